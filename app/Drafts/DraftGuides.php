@@ -13,9 +13,11 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Guides\Guide;
 use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterGuide;
+use Lantern\Core\Starters\StarterReminders;
 use Lantern\Core\Support\Invalid;
 
 /** Guides that come into a draft, and their pages: added, duplicated, put in another order. */
@@ -94,7 +96,8 @@ final readonly class DraftGuides
     {
         DB::transaction(function () use ($guide, $ids): void {
             $rows = GuideKind::pages($guide)->get()->keyBy('id');
-            if (count($ids) !== $rows->count() || count(array_unique($ids)) !== count($ids) || array_diff($ids, $rows->keys()->all()) !== []) {
+            if (count($ids) !== $rows->count() || count(array_unique($ids)) !== count($ids)
+                || array_diff($ids, $rows->keys()->all()) !== []) {
                 throw Invalid::at('pages', 'The pages of this guide have changed meanwhile. Please load it again.');
             }
             // The places that they had among all pages of guides, in their new order.
@@ -102,6 +105,23 @@ final readonly class DraftGuides
             foreach ($ids as $i => $id) {
                 $rows->get($id)?->forceFill(['position' => $places[$i]])->save();
             }
+        });
+    }
+
+    /**
+     * Reminders of a guide, as a sequence that the forms of the funnel start.
+     *
+     * @param  list<array{days: int, not: 'begun'|'finished'}>  $reminders
+     * @return list<DraftPart> the sequence, then its emails
+     */
+    public function remind(DraftPart $guide, array $reminders): array
+    {
+        return DB::transaction(function () use ($guide, $reminders): array {
+            $part = $guide->part();
+            $parts = $part instanceof Guide ? StarterReminders::parts($this->desk($guide->funnel), $part,
+                DraftPlan::read($guide->funnel)->forms, $reminders) : [];
+
+            return array_map(fn (Part $p): DraftPart => DraftRows::add($guide->funnel, $p), $parts);
         });
     }
 

@@ -15,6 +15,7 @@ use App\Rendering\Slots;
 use App\Support\Hosts;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Guides\Guide;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
@@ -62,6 +63,12 @@ final readonly class HtmlExport
         return $path;
     }
 
+    /** @return list<PagePlan> the guides of a funnel, each with all of its pages */
+    public static function guides(Plan $plan): array
+    {
+        return array_map(fn (Guide $g): PagePlan => PagePlan::ofGuide($g, $plan->pagesOf($g->id)), $plan->guides);
+    }
+
     public static function fileName(PagePlan $page): string
     {
         return ($page->address === '' ? 'index' : $page->address).'.html';
@@ -74,17 +81,18 @@ final readonly class HtmlExport
         $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => $home === null ? '' : e(Hosts::site()),
             'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head,
             'code:end' => $page->settings->bodyEnd];
-        foreach ($plan->pages as $other) {
-            $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other)
+        $taken = array_map(fn (PagePlan $p): string => $p->id, $pages);
+        $guides = self::guides($plan);
+        foreach ([...$plan->pages, ...$guides] as $other) {
+            $fill["page:{$other->id}"] = in_array($other->id, $taken, true) ? self::fileName($other)
                 : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
-        }
-        foreach ($plan->pages as $other) {
             $fill["whole:{$other->id}"] = $home === null ? self::fileName($other)
                 : e($home.($other->address === '' ? '' : '/'.$other->address));
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
-            $fill["download:{$leadMagnet->id}"] = $home === null ? ''
-                : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
+            $guide = $leadMagnet->guide;
+            $to = $guide !== null && in_array($guide, $taken, true) ? $fill["page:{$guide}"] : ($home === null ? null : e($home));
+            $fill["download:{$leadMagnet->id}"] = $to === null ? '' : '<a class="button" href="'.$to.'">'.e($leadMagnet->title).'</a>';
         }
         $voice = Voices::of($plan->languageOf($page), $business, $plan->phrases());
         $fill += PageRenderer::countdowns($plan, $page, $voice, null);
@@ -95,11 +103,13 @@ final readonly class HtmlExport
             $fill["checkout:{$block->id}"] = $buy;
         }
         $html = Slots::fill($this->renderer->forVisitors($plan, $page, $business), $fill, []);
+        // All of a guide is there, and nothing in place of what is not.
+        $html = (string) preg_replace(['~<!--leaf:locked-->.*?<!--/leaf-->~s', '~<!--/?leaf[^>]*-->~'], '', $html);
         if ($there === null) {
             // “No, thank you” leads where it would lead, as far as the copy has it.
             $no = (new Journey($plan))->way($page->id, Outcome::Declined);
-            $next = $no?->toPage === null ? null : $plan->page($no->toPage);
-            $to = $no->toUrl ?? ($next !== null && in_array($next, $pages, true) ? self::fileName($next) : null);
+            $next = $no?->toPage;
+            $to = $no->toUrl ?? ($next !== null && in_array($next, $taken, true) ? $fill["page:{$next}"] : null);
             $html = (string) preg_replace('~\shref="#\?answer=no"~', $to === null ? ' aria-disabled="true"' : ' href="'.e($to).'"', $html);
         }
         // A copy reports no visits, and finds its pictures beside it.

@@ -32,7 +32,8 @@ final class Answers
             if ($value === false || (is_string($value) && trim($value) === '')) {
                 DB::table('guide_answers')->where($which)->delete();
             } else {
-                DB::table('guide_answers')->updateOrInsert($which, ['words' => is_string($value) ? mb_substr($value, 0, self::LONGEST) : null,
+                DB::table('guide_answers')->updateOrInsert($which, ['words' => is_string($value) ? mb_substr($value, 0, self::LONGEST)
+                    : null,
                     'at' => Instant::sql($now)]);
             }
         }

@@ -43,7 +43,8 @@ final readonly class ReadingLog
     {
         return DB::transaction(function () use ($reading, $sitting, $open, $seen, $answers, $visitor, $now): bool {
             $row = DB::table('guide_readings')->where('id', $reading)->first(['person_id', 'guide_id', 'funnel_id']);
-            $funnel = $row === null ? null : Funnel::query()->with(['business', 'liveVersion'])->where('id', (string) $row->funnel_id)->first();
+            $funnel = $row === null ? null : Funnel::query()->with(['business', 'liveVersion'])->where('id',
+                (string) $row->funnel_id)->first();
             $facts = $funnel === null ? null : GuideFacts::live($funnel, (string) $row->guide_id);
             if ($row === null || $funnel === null || $facts === null) {
                 return false;

@@ -19,7 +19,8 @@ final readonly class PhraseBook
     public const SAMPLES = ['amount' => '49 €', 'number' => '2027-0012', 'webinar' => 'From Open Strings to Your First Melody',
         'business' => 'Ferncroft Cello Room', 'what' => 'Cello from the Start', 'name' => 'Maya', 'moment' => '2027-03-31, 18:00',
         'label' => 'Phone', 'time' => '12', 'ends' => '4242', 'day' => '2027-03-31', 'why' => '…', 'tax' => 'yes', 'rate' => 0.19,
-        'most' => 3, 'minutes' => 3, 'total' => '147 €', 'method' => '…', 'kind' => '…', 'file' => 'The Practice Planner', 'example' => '49.00',
+        'most' => 3, 'minutes' => 3, 'total' => '147 €', 'method' => '…', 'kind' => '…', 'file' => 'The Practice Planner',
+        'example' => '49.00',
         'currency' => 'EUR', 'count' => 3, 'code' => 'SPRING', 'refunded' => '49 €', 'product' => 'Cello from the Start',
         'price' => '49 €', 'percent' => 0.2, 'length' => '60', 'left' => 3, 'email' => 'maya@example.org', 'discount' => '10 €',
         'decimals' => 2, 'address' => 'https://pages.example/u/1'];

@@ -44,7 +44,8 @@ final class Business extends Record
         'warmth_notices' => 'boolean', 'hook_secret' => 'encrypted',
         'report_key' => 'encrypted',
         'reported_at' => 'immutable_datetime',
-        'told_at' => 'immutable_datetime', 'readers_told_at' => 'immutable_datetime', 'weekly_report' => 'boolean', 'weekly_at' => 'immutable_datetime'];
+        'told_at' => 'immutable_datetime', 'readers_told_at' => 'immutable_datetime', 'weekly_report' => 'boolean',
+        'weekly_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'warmth' => null, 'warmth_on' => null,
         'warmth_notices' => false, 'sale_notices' => '["sale","trouble","refund"]',

@@ -91,7 +91,8 @@ final readonly class Publishing
             OpeningHours::follow($funnel);
             $this->deadlines->follow($funnel, $version);
             RunningTests::follow($funnel, $version, CarbonImmutable::now());
-            foreach (PublishedPage::query()->where('version_id', $version->id)->whereNotNull('guide')->get(['page_id', 'guide']) as $guide) {
+            foreach (PublishedPage::query()->where('version_id', $version->id)->whereNotNull('guide')->get(['page_id',
+                'guide']) as $guide) {
                 Readings::publish($guide->page_id, GuideFacts::fromArray($guide->guide ?? []));
             }
             if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
@@ -106,7 +107,7 @@ final readonly class Publishing
      */
     private static function rememberAddresses(Funnel $funnel, Plan $was, Plan $is): void
     {
-        foreach ($was->pages as $page) {
+        foreach ([...$was->pages, ...$was->guides] as $page) {
             if ($page->address !== '' && $is->page($page->id)?->address !== $page->address) {
                 $old = ['funnel_id' => $funnel->id, 'page_id' => $page->id, 'address' => $page->address];
                 OldAddress::query()->where($old)->delete();

@@ -75,7 +75,8 @@ final class Readings
         $read = [];
         foreach (DB::table('guide_pages_seen')->where('person_id', $person)->whereNotNull('read_at')
             ->get(['guide_id', 'page_id', 'read_at']) as $page) {
-            $read[(string) $page->guide_id][(string) $page->page_id] = new DateTimeImmutable((string) $page->read_at, new DateTimeZone('UTC'));
+            $read[(string) $page->guide_id][(string) $page->page_id] = new DateTimeImmutable((string) $page->read_at,
+                new DateTimeZone('UTC'));
         }
         $states = [];
         foreach (DB::table('guide_progress')->where('person_id', $person)->get(['guide_id', 'begun_at', 'finished_at', 'share']) as $row) {

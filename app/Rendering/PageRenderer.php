@@ -165,6 +165,8 @@ final readonly class PageRenderer
 
         return View::make('site.guide', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'guide' => $guide,
             'ground' => BackgroundView::ofPage($view), 'entry' => $view->plan->entry()?->id,
+            'minutes' => ReadingTime::minutes(array_sum(array_map(fn (GuidePage $p): int => ReadingTime::of($p->document),
+                $view->plan->pagesOf($guide->id)))),
             'leaves' => array_map(fn (GuidePage $p): array => ['id' => $p->id, 'name' => $p->name,
                 'minutes' => ReadingTime::minutes(ReadingTime::of($p->document)),
                 'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $p->sections())],

@@ -17,7 +17,8 @@ final class SiteAssets
         'guide' => 'resources/site/guide.ts'];
 
     /** Of these, what does its work on a page that no server stands behind. */
-    private const ALONE = ['resources/site/countdown.ts', 'resources/site/share.ts', 'resources/site/entrance.ts', 'resources/site/guide.ts'];
+    private const ALONE = ['resources/site/countdown.ts', 'resources/site/share.ts', 'resources/site/entrance.ts',
+        'resources/site/guide.ts'];
 
     /** @var array<string, string> */
     private static array $read = [];

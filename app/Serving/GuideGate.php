@@ -30,9 +30,14 @@ final class GuideGate
         $all = count($open) === count($facts->pages);
 
         // No words of an owner's can hold a comment.
-        return (string) preg_replace_callback('~<!--leaf:([A-Za-z0-9-]+)-->(.*?)<!--/leaf-->~s',
+        $html = (string) preg_replace_callback('~<!--leaf:([A-Za-z0-9-]+)-->(.*?)<!--/leaf-->~s',
             fn (array $m): string => ($m[1] === self::LOCKED ? ! $whole && ! $all : $whole || in_array($m[1], $open, true)) ? $m[2] : '',
             $visit->page->html);
+
+        // What leads to a page that is not there leads to what stands in its place.
+        return $whole || $all ? $html : str_replace(
+            array_map(fn (string $id): string => 'href="#p-'.$id.'"', array_values(array_diff($facts->ids(), $open))),
+            'href="#p-'.self::LOCKED.'"', $html);
     }
 
     public static function reading(Visit $visit): ?ReadingFacts

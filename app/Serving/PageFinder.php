@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Deadlines\States;
+use App\Guides\GuideReader;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\PublishedPage;
 use App\Models\Version;
+use App\Records\GuideFacts;
 use App\Records\RegistrationLinks;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
@@ -92,8 +94,12 @@ final readonly class PageFinder
             : new SitePage($row->page_id, $row->role, $row->products ?? [], $act === PageAct::Form ? self::formsOn($row) : []);
         $form = $request->input('form');
 
-        return new PageRequest($funnel->opening(), $page($asked), null, $page($closed), Visit::submissionOf($request, $funnel)?->page_id,
+        $submission = Visit::submissionOf($request, $funnel);
+
+        return new PageRequest($funnel->opening(), $page($asked), null, $page($closed), $submission?->page_id,
             RegistrationLinks::ofSeat(SiteCookies::read($request, SiteCookie::Registration))?->funnel_id === $funnel->id,
+            $asked?->guide !== null
+                && GuideReader::of(GuideFacts::fromArray($asked->guide), $submission, Visit::readerOf($request, $funnel)) !== null,
             BuyersOnly::productsOf($request),
             act: $act, form: is_string($form) ? $form : null);
     }

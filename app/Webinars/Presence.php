@@ -59,7 +59,8 @@ final readonly class Presence
                 $believed = $believed->and((new Report($from, min($until, max($reached, $room->room->length))))
                     ->believed($here, $believed->seconds(), $reached));
             }
-            $values = ['last_at' => Instant::sql($now), 'intervals' => json_encode($believed->shortened(self::MOST_INTERVALS)->intervals, JSON_THROW_ON_ERROR)];
+            $kept = json_encode($believed->shortened(self::MOST_INTERVALS)->intervals, JSON_THROW_ON_ERROR);
+            $values = ['last_at' => Instant::sql($now), 'intervals' => $kept];
             $row === null ? DB::table('room_devices')->insert($which + ['first_at' => Instant::sql($now)] + $values)
                 : DB::table('room_devices')->where('id', $row->id)->update($values);
             if ($believed->intervals !== $before->intervals || $row === null) {

@@ -72,7 +72,8 @@ final readonly class EmailFacts
             : array_keys(MergeFields::SESSION)), ...array_keys($plan->fields), ...$plan->priceFields(),
             ...array_merge([], ...array_map(fn (Deadline $d): array => ["deadline_{$d->id}", "deadline_left_{$d->id}"], $plan->deadlines))],
             array_values(array_unique([...array_keys(MergeFields::PERSON), ...$own, ...$asked])),
-            array_column(array_map(fn (PagePlan|Guide $p): array => [$p->id, $p->name()], [...$plan->pages, ...$plan->guides]), 1, 0), $deadlines,
+            array_column(array_map(fn (PagePlan|Guide $p): array => [$p->id, $p->name()], [...$plan->pages, ...$plan->guides]), 1, 0),
+            $deadlines,
             $plan->leadMagnets !== [], $postalAddress, null, $bytes);
     }
 

@@ -82,7 +82,8 @@ enum EventType: string
     public function isActivity(): bool
     {
         return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Declined,
-            self::Pressed, self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay, self::GuideBegun, self::GuideRead,
+            self::Pressed, self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay,
+            self::GuideBegun, self::GuideRead,
             self::GuideFinished], true);
     }
 }

@@ -51,7 +51,8 @@ final class ReadingTime
     {
         $signs = preg_match_all('/[\p{Han}\p{Hiragana}\p{Katakana}\p{Thai}]/u', $text);
 
-        return preg_match_all('/[\p{L}\p{N}][\p{L}\p{N}\'’\-]*/u', (string) preg_replace('/[\p{Han}\p{Hiragana}\p{Katakana}\p{Thai}]/u', ' ',
+        return preg_match_all('/[\p{L}\p{N}][\p{L}\p{N}\'’\-]*/u', (string) preg_replace('/[\p{Han}\p{Hiragana}\p{Katakana}\p{Thai}]/u',
+            ' ',
             $text)) + $signs / 2;
     }
 }

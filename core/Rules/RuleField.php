@@ -15,10 +15,12 @@ final readonly class RuleField
 {
     use Rebuilt;
 
+    public const TYPES = ['choice', 'tag', 'mail', 'place', 'deadline', 'webinar', 'guide', 'guide-page', 'field', 'date', 'value',
+        'number', 'day'];
+
     /**
-     * @param  'choice'|'tag'|'mail'|'place'|'deadline'|'webinar'|'guide'|'guide-page'|'field'|'date'|'value'|'number'|'day'  $type  `choice` has options;
-     *     a tag; an email or broadcast; a page or funnel; a deadline; a webinar; a field of people, or one that holds a date; words;
-     *     days; a date
+     * @param  value-of<self::TYPES>  $type  `choice` has options; a tag; an email or broadcast; a page or funnel; a deadline; a
+     *     webinar; a guide or one of its pages; a field of people, or one that holds a date; words; days; a date
      * @param  string  $name  the value it sets; '' for a choice, whose options say what they set
      * @param  string  $label  for those who have it read aloud
      * @param  list<array{label: string, words: string, sets: array<string, string|int|bool>, own: bool}>  $options  `own`: only for a
@@ -109,7 +111,8 @@ final readonly class RuleField
         }
         $value = (string) $value;
 
-        return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'webinar', 'guide', 'guide-page', 'field', 'date'], true) ? $name($value)
+        return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'webinar', 'guide', 'guide-page', 'field', 'date'],
+            true) ? $name($value)
             : $value,
             $value === '1' && $this->one !== '' ? $this->one : $this->words);
     }

@@ -36,7 +36,8 @@ final class StarterGuide
             ]))),
             self::page($d, $guide, $d->say('Your list'), $d->section('exercise-list', $d->heading($d->say('Your list')),
                 $d->text($d->say('Tick off what you have done. Your ticks are here when you come back.')),
-                $d->checklist($d->say('[The first thing to do]'), $d->say('[The second thing to do]'), $d->say('[The third thing to do]')))),
+                $d->checklist($d->say('[The first thing to do]'), $d->say('[The second thing to do]'),
+                    $d->say('[The third thing to do]')))),
             self::page($d, $guide, $d->say('What comes next'), self::last($d)),
         ];
     }

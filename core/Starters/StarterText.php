@@ -59,7 +59,8 @@ final class StarterText
                     $last->with(['html' => $last->field('html').$piece->html])]];
             } else {
                 $groups[count($groups) - 1] = [$design, [...$blocks,
-                    ...array_map(fn (string $html): Block => new Block('new', BlockKind::Text, ['html' => $html]), self::parts($piece->html))]];
+                    ...array_map(fn (string $html): Block => new Block('new', BlockKind::Text, ['html' => $html]),
+                        self::parts($piece->html))]];
             }
         }
 
@@ -70,7 +71,8 @@ final class StarterText
     private static function ticks(Piece $piece): array
     {
         return array_map(fn (array $things): Block => new Block('new', BlockKind::Checklist, [],
-            array_map(fn (string $t): array => ['title' => mb_substr($t, 0, 300)], $things)), array_chunk($piece->ticks, Blocks::MOST_ITEMS));
+            array_map(fn (string $t): array => ['title' => mb_substr($t, 0, 300)], $things)),
+            array_chunk($piece->ticks, Blocks::MOST_ITEMS));
     }
 
     /** @return list<string> a paragraph that is longer than a block is divided after its sentences, and loses its marks */

@@ -12,7 +12,8 @@ use Lantern\Core\Plan\PageRole;
  *
  * In this order: whether the funnel is open; which page stands at the address; whether it is for buyers; whether a deadline leads
  * elsewhere. While a funnel is closed every address shows its closed page; whoever has left their address there may see where that
- * leads, and whoever has a place in a session keeps their room, their replay and their confirmation.
+ * leads, whoever has a place in a session keeps their room, their replay and their confirmation, and whoever has joined to read a
+ * guide reads it to its end.
  */
 final class PageChoice
 {
@@ -56,10 +57,11 @@ final class PageChoice
     {
         $role = $request->asked?->role;
         $place = $request->registered && in_array($role, [PageRole::Room, PageRole::Replay, PageRole::Confirmation], true);
+        $guide = $request->reads && $role === PageRole::Guide;
         $led = $request->closedPage !== null && $request->joinedOn === $request->closedPage->id
             && in_array($role, [PageRole::ThankYou, PageRole::Confirmation], true);
 
-        return $place || $led ? $request->asked : null;
+        return $place || $guide || $led ? $request->asked : null;
     }
 
     private static function refused(SitePage $page, PageRequest $request): ?PageAnswer

@@ -16,6 +16,7 @@ final readonly class PageRequest
      * @param  SitePage|null  $closedPage  the page that is shown while the funnel is closed; null where it has none
      * @param  string|null  $joinedOn  the id of the page on which this browser's form of this funnel was filled in
      * @param  bool  $registered  has this browser a place in a session of a webinar of this funnel?
+     * @param  bool  $reads  may this browser read the guide that it asks for, because somebody has joined to read it?
      * @param  list<string>  $products  ids of those to which this browser has a right
      * @param  Guards|null  $guards  what deadlines guard; null where the page has to do with none
      * @param  array<string, DeadlineState>  $states  of the visitor, by deadline
@@ -29,6 +30,7 @@ final readonly class PageRequest
         public ?SitePage $closedPage = null,
         public ?string $joinedOn = null,
         public bool $registered = false,
+        public bool $reads = false,
         public array $products = [],
         public ?Guards $guards = null,
         public array $states = [],

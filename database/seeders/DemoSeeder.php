@@ -64,6 +64,7 @@ final class DemoSeeder extends Seeder
         private readonly DemoSales $sales,
         private readonly DemoPopups $popups,
         private readonly DemoWebinars $webinars,
+        private readonly DemoGuide $guide,
         private readonly DemoResults $results,
         private readonly DemoProgress $progress,
     ) {
@@ -142,7 +143,11 @@ final class DemoSeeder extends Seeder
         $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
         // Starts small, rises with an email to the list in week three and a podcast in week five, dips in week seven.
         $this->live($funnel, $from, $now, [30, 42, 78, 54, 86, 62, 28, 56], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33],
-            function (int $week) use ($funnel, $room): void {
+            function (int $week) use ($funnel, $room, $cover): void {
+                if ($week === 4) {
+                    $this->guide->write($funnel->refresh(), $cover->id, $room->id);
+                    $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The plan can be read in the browser');
+                }
                 if ($week === 3) {
                     $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();
                     $document = $entry->definition['document'];
@@ -243,6 +248,7 @@ final class DemoSeeder extends Seeder
             Answers::read($plan->forms[0], $somebody), md5($visitor), $joined, $visitor, $this->crowd->zone(),
             $source === null ? [] : ['utm_source' => $source], '192.0.2.'.$this->crowd->between(1, 254), 'Demo browser',
             popped: $popup === null ? null : new PopupOrigin($popup)));
+        $this->guide->joined($submission, $joined);
         if ($asked !== null) {
             $this->popups->joined($funnel, $asked, $submission->person_id);
         }
@@ -262,6 +268,7 @@ final class DemoSeeder extends Seeder
     {
         foreach (Message::query()->where('state', MessageState::Waiting)->where('due_at', '<=', $until->format('Y-m-d H:i:s.v'))
             ->orderBy('due_at')->get(['id', 'due_at']) as $message) {
+            $this->guide->upTo($message->due_at);
             CarbonImmutable::setTestNow(min($message->due_at->addSeconds(2), $this->end));
             $sent = $this->postman->send($message->id);
             $person = $sent?->person;
@@ -272,6 +279,7 @@ final class DemoSeeder extends Seeder
                 }
             }
         }
+        $this->guide->upTo($until);
     }
 
     private function words(Funnel $funnel, string $cover): void

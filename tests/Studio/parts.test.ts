@@ -22,7 +22,7 @@ describe('the kinds of parts', () => {
             expect(choicesOf(funnel, kind).map((c) => c.label)).toEqual(partsOf(funnel, kind).map((p) => p.name));
         }
         expect(PARTS['lead-magnet'].summary!({ ...funnel.leadMagnets[0]!, file: null }, funnel)).toEqual({
-            words: 'No file yet',
+            words: 'No file and no guide yet',
             lacking: true,
         });
         const offer = { id: 'o', name: 'Season', open: false, priceWords: '290' } as never;

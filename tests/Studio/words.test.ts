@@ -77,6 +77,8 @@ describe('a rule in a few words', () => {
         pages: [],
         emails: names.filter(([id]) => !field(id)).map(([id, name]) => ({ id, name })),
         deadlines: names.filter(([id]) => id === 'd1').map(([id, name]) => ({ id, name })),
+        guides: names.filter(([id]) => id === 'g1').map(([id, name]) => ({ id, name })),
+        guidePages: names.filter(([id]) => id === 'gp1').map(([id, name]) => ({ id, name })),
         webinars: names.filter(([id]) => id === 'w1').map(([id, name]) => ({ id, name })),
         broadcasts: [],
         rules: fixture.kinds,

@@ -12,6 +12,7 @@ use App\Support\Ids;
 use App\Support\Instant;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Guides\Guide;
 use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Parts\Part;
@@ -66,7 +67,8 @@ final class GuideKind extends DraftKind
         $title = is_string($typed['title'] ?? null) ? mb_substr(RichText::plain($typed['title']), 0, 200) : '';
 
         return new Guide(Ids::next(), trim($title) === '' ? $funnel->name : $title,
-            WebAddress::suggest(StarterVoice::in($funnel->language)->of('read'), fn (string $a): bool => in_array($a, self::taken($funnel), true), $funnel->language));
+            WebAddress::suggest(StarterVoice::in($funnel->language)->of('read'),
+                fn (string $a): bool => in_array($a, self::taken($funnel), true), $funnel->language));
     }
 
     /** Its pages go with it, and what gives it gives no guide any more. */
@@ -94,7 +96,7 @@ final class GuideKind extends DraftKind
             ->get()->each(fn (DraftPart $page) => $page->forceFill(['removed' => null])->save());
         if (in_array($row->text('address'), self::taken($row->funnel, $row->id), true)) {
             $row->change(['address' => WebAddress::suggest($row->text('address'),
-                fn (string $a): bool => in_array($a, self::taken($row->funnel, $row->id), true))]);
+                fn (string $a): bool => in_array($a, self::taken($row->funnel, $row->id), true))])->save();
         }
     }
 
@@ -102,7 +104,9 @@ final class GuideKind extends DraftKind
     {
         return ! $part instanceof Guide ? [] : ['title' => $part->title, 'address' => $part->address, 'open' => $part->open,
             'saves' => $part->saves, 'finish' => ['kind' => $part->finish->kind->value, 'share' => $part->finish->share],
-            'begun' => $part->begun->value, 'finished' => $part->finished->value];
+            'begun' => $part->begun->value, 'finished' => $part->finished->value,
+            'outcomes' => [['outcome' => Outcome::Chose->value, 'label' => 'took the next step', 'who' => 'Those who take the next step',
+                'must' => false]]];
     }
 
     /** @return list<string> addresses below a funnel's that pages and guides have */

@@ -78,7 +78,8 @@ final readonly class MailLinkController
 
         $target = $found === null || ! is_string($template) ? null : $this->writer->target($found, $template);
 
-        return [$found, $found === null || $target === null ? null : LinksToSites::marked($found->business_id, $target), is_string($template) ? $template : ''];
+        return [$found, $found === null || $target === null ? null : LinksToSites::marked($found->business_id, $target),
+            is_string($template) ? $template : ''];
     }
 
     private function lead(Request $request, string $target): RedirectResponse

@@ -61,7 +61,8 @@ final readonly class PreviewController
             foreach ($plan->leadMagnets as $leadMagnet) {
                 $guide = $plan->guide($leadMagnet->guide ?? '');
                 $fill["download:{$leadMagnet->id}"] = ($guide === null ? '' : '<a class="button" href="'.$link($guide->address).'">'
-                    .e($voice->say('guide.read')).'</a> ').($leadMagnet->file === null ? '' : '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
+                    .e($voice->say('guide.read')).'</a> ').($leadMagnet->file === null ? ''
+                        : '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
                     .e($leadMagnet->kindAndSize($voice->language())).'</span>');
             }
 

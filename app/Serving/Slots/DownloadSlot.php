@@ -31,7 +31,8 @@ final class DownloadSlot implements Slot
 
         $guide = $leadMagnet->guide === null ? null : $plan->guide($leadMagnet->guide);
 
-        return ['guide' => $guide?->address, 'fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize($voice->language()),
+        return ['guide' => $guide?->address, 'fileName' => $leadMagnet->fileName,
+            'kindAndSize' => $leadMagnet->kindAndSize($voice->language()),
             'text' => end($blocks) === false ? '' : end($blocks)->field('text'),
             'asks' => array_values(array_map(fn (FormPlan $f): string => $f->id,
                 array_filter($plan->forms, fn (FormPlan $f): bool => $f->doubleOptIn)))];
@@ -60,7 +61,9 @@ final class DownloadSlot implements Slot
             return $read;
         }
 
-        return $read.($read === '' ? '' : ' ').'<a class="button'.($read === '' ? '' : ' quiet').'" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'.e($text).'</a> '
-            .'<span class="file-note">'.e($kindAndSize).'</span>';
+        [$before, $quiet] = $read === '' ? ['', ''] : [$read.' ', ' quiet'];
+
+        return $before.'<a class="button'.$quiet.'" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'
+            .e($text).'</a> <span class="file-note">'.e($kindAndSize).'</span>';
     }
 }

@@ -20,8 +20,10 @@ interface Trigger
     public static function label(): string;
 
     /**
-     * @return array<string, 'tag'|'times'|'form'|'offer'|'page'|'email'|'sequence'|'webinar'|'outcome'|'deadline'|'guide'|'guide-page'|'share'> what it needs
-     *     beside its kind: the name in written form, and what is to be chosen
+     * What it needs beside its kind: the name in written form, and what is to be chosen.
+     *
+     * @return array<string, 'tag'|'times'|'form'|'offer'|'page'|'email'|'sequence'|'webinar'|'outcome'|'deadline'|'guide'|'guide-page'
+     *     |'share'>
      */
     public static function fields(): array;
 

@@ -73,7 +73,8 @@ final readonly class Triggers
 
         return Written::listOf(['oneOf' => array_map(fn (string $class): array => Written::group(
             ['kind' => ['const' => $class::kind()]] + array_map($one, $class::fields()),
-            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => ! in_array($needs, ['times', 'share'], true)))]), self::KINDS)],
+            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => ! in_array($needs, ['times', 'share'],
+                true)))]), self::KINDS)],
             self::MOST);
     }
 

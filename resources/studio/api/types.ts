@@ -13,3 +13,4 @@ export type * from '@/api/types/results';
 export type * from '@/api/types/experiments';
 export type * from '@/api/types/plans';
 export type * from '@/api/types/warmth';
+export type * from '@/api/types/guides';

@@ -3,7 +3,18 @@ import { PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
 import { computed, ref, useId } from 'vue';
 import type { Trigger } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
-import { fieldsOf, fresh, isComplete, replaced, unique, written, wordsOf, type Fields, type Option } from '@/funnel/triggerKit';
+import {
+    fieldsOf,
+    fresh,
+    isComplete,
+    replaced,
+    unique,
+    USUAL_SHARE,
+    written,
+    wordsOf,
+    type Fields,
+    type Option,
+} from '@/funnel/triggerKit';
 import { OUTCOMES, without } from '@/funnel/triggers';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
@@ -54,6 +65,10 @@ function options(what: string): Option[] {
             return named(store.funnel?.webinars);
         case 'deadline':
             return named(store.funnel?.deadlines);
+        case 'guide':
+            return named(store.funnel?.guides);
+        case 'guide-page':
+            return named(store.funnel?.guidePages);
         case 'outcome':
             return OUTCOMES;
         case 'tag':
@@ -154,6 +169,16 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value;
                         label="How many times"
                         hide-label
                         :unit="Number(row.fields[field] ?? 1) > 1 ? 'times' : 'time'"
+                        @update:model-value="(n) => set(row, field, String(n))"
+                    />
+                    <NumberField
+                        v-else-if="whatOf(String(row.fields.kind), field) === 'share'"
+                        :model-value="Number(row.fields[field] ?? USUAL_SHARE)"
+                        :least="10"
+                        :most="100"
+                        label="How much of it"
+                        hide-label
+                        unit="% of it"
                         @update:model-value="(n) => set(row, field, String(n))"
                     />
                     <UiListbox

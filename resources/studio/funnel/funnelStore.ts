@@ -38,6 +38,8 @@ export const useFunnel = defineStore('funnel', () => {
     const webinar = (id: string) => findPart(funnel.value, 'webinar', id);
     const splitTest = (id: string) => findPart(funnel.value, 'split-test', id);
     const variant = (id: string) => findPart(funnel.value, 'variant', id);
+    const guide = (id: string) => findPart(funnel.value, 'guide', id);
+    const guidePage = (id: string) => findPart(funnel.value, 'guide-page', id);
     const thing = (kind: Kind, id: string) =>
         (kind === 'funnel' ? funnel.value : findPart(funnel.value, kind, id)) as unknown as Values | null | undefined;
 
@@ -207,6 +209,8 @@ export const useFunnel = defineStore('funnel', () => {
         webinar,
         splitTest,
         variant,
+        guide,
+        guidePage,
         shared,
         load,
         refreshNumbers,

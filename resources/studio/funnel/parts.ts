@@ -1,4 +1,13 @@
-import { ArrowDownTrayIcon, ClockIcon, DocumentIcon, EnvelopeIcon, QueueListIcon, TagIcon, VideoCameraIcon } from '@heroicons/vue/20/solid';
+import {
+    ArrowDownTrayIcon,
+    BookOpenIcon,
+    ClockIcon,
+    DocumentIcon,
+    EnvelopeIcon,
+    QueueListIcon,
+    TagIcon,
+    VideoCameraIcon,
+} from '@heroicons/vue/20/solid';
 import {
     DocumentDuplicateIcon,
     DocumentTextIcon,
@@ -27,7 +36,9 @@ type PartList =
     | 'popups'
     | 'webinars'
     | 'splitTests'
-    | 'variants';
+    | 'variants'
+    | 'guides'
+    | 'guidePages';
 
 /** One kind of parts: where the funnel holds them, how they are called and drawn, and which desk they open on. */
 interface Entry<L extends PartList> {
@@ -75,7 +86,30 @@ export const PARTS = {
         icon: ArrowDownTrayIcon,
         desk: () => import('@/funnel/desk/FileDesk.vue'),
         redraws: true,
-        summary: (m) => ({ words: m.file ? `${m.file.name} · ${m.file.note}` : 'No file yet', lacking: !m.file }),
+        summary: (m, funnel) => ({
+            words:
+                [m.file ? `${m.file.name} · ${m.file.note}` : '', funnel.guides.some((g) => g.id === m.guide) ? 'A guide to read' : '']
+                    .filter(Boolean)
+                    .join(' · ') || 'No file and no guide yet',
+            lacking: !m.file && !m.guide,
+        }),
+    }),
+    guide: entry({
+        list: 'guides',
+        label: 'guide',
+        icon: BookOpenIcon,
+        desk: () => import('@/funnel/desk/guide/GuideDesk.vue'),
+        summary: (g, funnel) => ({
+            words: counted(funnel.guidePages.filter((p) => p.guide === g.id && !p.hidden).length, 'page'),
+            lacking: funnel.guidePages.every((p) => p.guide !== g.id || p.hidden),
+        }),
+    }),
+    'guide-page': entry({
+        list: 'guidePages',
+        label: 'page of a guide',
+        icon: BookOpenIcon,
+        desk: () => import('@/funnel/desk/guide/GuidePageDesk.vue'),
+        takesPlace: true,
     }),
     form: entry({
         list: 'forms',

@@ -154,6 +154,7 @@ export function useSteps() {
     }
 
     return {
+        act,
         add,
         beginTest,
         remove,

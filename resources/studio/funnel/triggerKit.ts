@@ -15,6 +15,9 @@ export interface Option {
 /** A trigger whose fields are not all chosen yet has empty ones. */
 export type Fields = Record<string, string | number>;
 
+/** How much of a guide is meant where nothing is said, in percent. */
+export const USUAL_SHARE = 50;
+
 const same = (a: Trigger, b: Trigger) => JSON.stringify(a) === JSON.stringify(b);
 
 export const fieldsOf = (kinds: TriggerKind[], kind: string): string[] => Object.keys(kinds.find((k) => k.kind === kind)?.fields ?? {});
@@ -38,7 +41,7 @@ export function fresh(kinds: TriggerKind[], kind: string, options: (what: string
         const free = options(what).find(
             (o) => names.length > 1 || !taken.some((t) => same(t, { kind, [name]: o.value } as unknown as Trigger)),
         );
-        if (what !== 'times') {
+        if (what !== 'times' && what !== 'share') {
             made[name] = (free ?? options(what)[0])?.value ?? '';
         }
     }
@@ -47,7 +50,7 @@ export function fresh(kinds: TriggerKind[], kind: string, options: (what: string
 
 export const isComplete = (kinds: TriggerKind[], fields: Fields): boolean =>
     Object.entries(kinds.find((k) => k.kind === fields.kind)?.fields ?? {}).every(
-        ([name, what]) => what === 'times' || String(fields[name] ?? '').trim() !== '',
+        ([name, what]) => what === 'times' || what === 'share' || String(fields[name] ?? '').trim() !== '',
     );
 
 /** As the server writes it: in the order of its fields, and without what goes without saying. */
@@ -60,6 +63,11 @@ export function written(kinds: TriggerKind[], fields: Fields): Trigger {
             const times = Math.min(20, Math.max(1, Math.round(Number(value) || 1)));
             if (times > 1) {
                 made[name] = times;
+            }
+        } else if (what === 'share') {
+            const share = Math.min(100, Math.max(10, 10 * Math.round((Number(value) || USUAL_SHARE) / 10)));
+            if (share !== USUAL_SHARE) {
+                made[name] = share;
             }
         } else {
             made[name] = String(value ?? '').trim();

@@ -134,6 +134,12 @@ const price = ref('');
 const introductory = ref('');
 const mode = ref('live');
 const file = ref<File | null>(null);
+const gives = ref('file');
+const GIVES = [
+    { value: 'file', label: 'A file to download' },
+    { value: 'guide', label: 'A guide to read in the browser' },
+    { value: 'both', label: 'Both' },
+];
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
 const importError = ref('');
@@ -179,7 +185,10 @@ async function create(): Promise<void> {
     if (chosen.value?.mode) {
         form.set('mode', mode.value);
     }
-    if (file.value && chosen.value?.file) {
+    if (chosen.value?.file && gives.value !== 'file') {
+        form.set('guide', '1');
+    }
+    if (file.value && chosen.value?.file && gives.value !== 'guide') {
         form.set('file', file.value);
     }
     try {
@@ -276,7 +285,17 @@ async function create(): Promise<void> {
                     autocomplete="off"
                 />
             </div>
-            <div v-if="chosen.file" class="mt-5">
+            <fieldset v-if="chosen.file" class="mt-5">
+                <legend class="label">What do they get?</legend>
+                <label v-for="g in GIVES" :key="g.value" class="mr-6 inline-flex items-center gap-2"
+                    ><input v-model="gives" type="radio" name="gives" class="size-4.5 accent-pine" :value="g.value" />{{ g.label }}</label
+                >
+                <p v-if="gives !== 'file'" class="hint">
+                    It begins with six pages for you to fill in; a document of yours can become pages afterwards. You see how far each
+                    person reads.
+                </p>
+            </fieldset>
+            <div v-if="chosen.file && gives !== 'guide'" class="mt-4">
                 <span class="label" aria-hidden="true">The file</span>
                 <FileDrop
                     :file="file"
@@ -294,7 +313,7 @@ async function create(): Promise<void> {
             </p>
             <div class="mt-6 flex items-center gap-4">
                 <button type="submit" class="btn-main" :disabled="busy">{{ busy ? 'Making it …' : 'Make the funnel' }}</button>
-                <span v-if="busy && file" class="text-soft" role="status">Your file is on its way.</span>
+                <span v-if="busy && file && gives !== 'guide'" class="text-soft" role="status">Your file is on its way.</span>
             </div>
         </template>
     </form>

@@ -7,6 +7,7 @@ import type { Person, PersonRow } from '@/api/types';
 import PersonDeadlines from '@/people/PersonDeadlines.vue';
 import PersonFacts from '@/people/PersonFacts.vue';
 import PersonHistory from '@/people/PersonHistory.vue';
+import PersonReadings from '@/people/PersonReadings.vue';
 import PersonWarmth from '@/people/PersonWarmth.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
@@ -175,6 +176,7 @@ const titles = {
         <div class="min-w-0 space-y-7">
             <PersonFacts :person="person" @changed="load" />
             <PersonWarmth :warmth="person.warmth" />
+            <PersonReadings :key="person.id" :person="person.id" />
             <section aria-labelledby="notes">
                 <h2 id="notes" class="text-xl">Notes</h2>
                 <form class="mt-2 flex items-start gap-2" @submit.prevent="addNote">

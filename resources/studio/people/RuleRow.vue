@@ -63,6 +63,10 @@ function list(f: RuleField): { value: string; label: string }[] | null {
             return named(people.kit.deadlines);
         case 'webinar':
             return named(people.kit.webinars);
+        case 'guide':
+            return named(people.kit.guides);
+        case 'guide-page':
+            return named(people.kit.guidePages);
         case 'field':
             return people.kit.fields.filter((p) => p.kind !== 'date').map((p) => ({ value: p.name, label: p.label }));
         case 'date':
@@ -106,7 +110,7 @@ const WIDTHS: Partial<Record<RuleField['type'], string>> = { choice: 'w-44', dat
                 v-else-if="f.type === 'number'"
                 :model-value="Number(rule[f.name] ?? 0)"
                 :least="1"
-                :most="3650"
+                :most="f.name === 'share' ? 100 : 3650"
                 :empty="f.optional ? 0 : undefined"
                 :placeholder="f.optional ? 'ever' : ''"
                 :label="f.label"

@@ -31,6 +31,8 @@ export const historyWords: Record<string, (h: HistoryItem) => string> = {
     'deadline-removed': (h) => `“${h.what}” was removed`,
     'deadline-over': (h) => `The time of “${h.what}” ran out`,
     'became-warm': () => 'Became warm',
+    'guide-begun': (h) => `Began to read “${h.what}”`,
+    'guide-finished': (h) => `Finished “${h.what}”`,
     'message-sent': (h) => `Was sent “${h.what}”`,
     'message-waiting': (h) => `Will be sent “${h.what}”`,
     'message-sending': (h) => `Is being sent “${h.what}”`,

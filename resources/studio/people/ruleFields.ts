@@ -42,8 +42,16 @@ const isGone = (rule: Rule, name: string, fields: RuleField[]) =>
 export function nameIn(kit: PeopleKit, id: string): string {
     return (
         kit.fields.find((f) => f.name === id)?.label ??
-        [...kit.funnels, ...kit.pages, ...kit.emails, ...kit.deadlines, ...kit.webinars, ...kit.broadcasts].find((t) => t.id === id)
-            ?.name ??
+        [
+            ...kit.funnels,
+            ...kit.pages,
+            ...kit.emails,
+            ...kit.deadlines,
+            ...kit.webinars,
+            ...kit.guides,
+            ...kit.guidePages,
+            ...kit.broadcasts,
+        ].find((t) => t.id === id)?.name ??
         'something that is gone'
     );
 }
@@ -61,7 +69,7 @@ export function ruleWords(rule: Rule, kit: PeopleKit): string {
             if (f.type === 'choice' || value === '' || value === 0) {
                 return f.none;
             }
-            const shown = ['mail', 'place', 'deadline', 'webinar', 'field', 'date'].includes(f.type)
+            const shown = ['mail', 'place', 'deadline', 'webinar', 'guide', 'guide-page', 'field', 'date'].includes(f.type)
                 ? nameIn(kit, String(value))
                 : String(value);
             return (String(value) === '1' && f.one ? f.one : f.words).replaceAll('{}', shown);

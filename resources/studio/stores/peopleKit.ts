@@ -13,6 +13,8 @@ export const usePeopleKit = defineStore('people-kit', () => {
         emails: [],
         deadlines: [],
         webinars: [],
+        guides: [],
+        guidePages: [],
         broadcasts: [],
         sequences: [],
         segments: [],

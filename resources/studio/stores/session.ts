@@ -19,6 +19,8 @@ export const useSession = defineStore('session', () => {
                 designs: [],
                 pageDesigns: [],
                 sections: [],
+                guideSections: [],
+                finishes: [],
                 blocks: [],
                 arrangements: [],
                 icons: [],

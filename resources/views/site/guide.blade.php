@@ -20,9 +20,10 @@
 <details class="guide-contents">
 <summary>{{ $view->say('guide.contents') }}</summary>
 <nav aria-label="{{ $view->say('guide.contents') }}">
+<p>{{ $view->say('guide.time', ['minutes' => $minutes]) }}</p>
 <ol>
 @foreach ($leaves as $leaf)
-<!--leaf:{{ $leaf['id'] }}--><li><a href="#p-{{ $leaf['id'] }}">{{ $leaf['name'] }}</a> <span>{{ $view->say('guide.time', ['minutes' => $leaf['minutes']]) }}</span></li><!--/leaf-->
+<!--leaf:{{ $leaf['id'] }}--><li><a href="#p-{{ $leaf['id'] }}">{{ $leaf['name'] }}</a>@if ($leaf['minutes'] > 1) <span>{{ $view->say('guide.time', ['minutes' => $leaf['minutes']]) }}</span>@endif</li><!--/leaf-->
 @endforeach
 </ol>
 </nav>

@@ -42,7 +42,8 @@ final class CurveTest extends TestCase
     #[DataProvider('stops')]
     public function test_where_most_of_them_stop(array $at, ?array $stop): void
     {
-        $readers = array_merge([], ...array_map(fn (string $page, int $count): array => array_fill(0, $count, [$page]), array_keys($at), $at));
+        $readers = array_merge([], ...array_map(fn (string $page, int $count): array => array_fill(0, $count, [$page]), array_keys($at),
+            $at));
         $found = ReadingCurve::of(self::PAGES, $readers)->stop();
 
         self::assertSame($stop, $found === null ? null : array_values($found));
@@ -58,7 +59,8 @@ final class CurveTest extends TestCase
         yield 'Japanese' => [[$text(str_repeat('練習', 220))], 60];
         yield 'a picture' => [[['id' => 'p', 'kind' => 'picture', 'picture' => '', 'alt' => '']], 6];
         yield 'a question, which takes thought' => [[['id' => 'r', 'kind' => 'reflection', 'text' => '']], 30];
-        yield 'three things to do' => [[['id' => 'c', 'kind' => 'checklist', 'items' => [['title' => ''], ['title' => ''], ['title' => '']]]],
+        yield 'three things to do' => [[['id' => 'c', 'kind' => 'checklist',
+            'items' => [['title' => ''], ['title' => ''], ['title' => '']]]],
             12];
     }
 
@@ -66,7 +68,8 @@ final class CurveTest extends TestCase
     #[DataProvider('blocks')]
     public function test_how_long_a_page_takes(array $blocks, int $seconds): void
     {
-        $document = Document::fromArray(['format' => Document::FORMAT, 'sections' => [['id' => 's', 'kind' => 'words', 'blocks' => $blocks]]]);
+        $document = Document::fromArray(['format' => Document::FORMAT, 'sections' => [['id' => 's', 'kind' => 'words',
+            'blocks' => $blocks]]]);
         self::assertSame($seconds, ReadingTime::of($document));
     }
 

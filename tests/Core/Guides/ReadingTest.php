@@ -34,7 +34,8 @@ final class ReadingTest extends TestCase
     /** @param  list<array{string, int, int, int}>  $reports  page, from, until, how far down */
     private static function sitting(array $reports, int $now = 3600, int $began = 0, int $open = 0): Sitting
     {
-        return Sitting::begun(self::NOON + $began, $open)->with(self::reports($reports), array_keys(self::PAGES), self::NOON + $began + $now);
+        return Sitting::begun(self::NOON + $began, $open)->with(self::reports($reports), array_keys(self::PAGES),
+            self::NOON + $began + $now);
     }
 
     /**

@@ -16,6 +16,7 @@ use Lantern\Core\Starters\Starter;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterGuide;
 use Lantern\Core\Starters\StarterPages;
+use Lantern\Core\Starters\StarterReminders;
 use Lantern\Core\Starters\StarterWords;
 use Lantern\Core\Webinars\WebinarMode;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -69,6 +70,8 @@ final class StarterTextsTest extends TestCase
 
         $desk = new StarterDesk($sender, $newId, 'Φ', words: $words);
         StarterGuide::more($desk, new Guide('g', 'Φ'), 'Φ');
+        StarterReminders::parts($desk, new Guide('g', 'Φ'), [], [['days' => 1, 'not' => 'begun'], ['days' => 2, 'not' => 'finished'],
+            ['days' => 3, 'not' => 'finished']]);
         $desk->link('sales');
         StarterGuide::pages($desk, new Guide('g', 'Φ'));
 

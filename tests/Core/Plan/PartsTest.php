@@ -100,7 +100,8 @@ final class PartsTest extends TestCase
             $p['guidePages'][] = ['id' => 'guide-page-1', 'guide' => 'guide-1', 'name' => 'Cover', 'document' => [
                 'format' => Document::FORMAT, 'sections' => [['id' => 'g1', 'kind' => 'exercise', 'blocks' => [
                     ['id' => 'g2', 'kind' => 'reflection', 'text' => 'Why?'], ['id' => 'g3', 'kind' => 'checklist', 'items' => [
-                        ['title' => 'Tune']]], ['id' => 'g4', 'kind' => 'picture', 'picture' => 'pic', 'url' => 'page:'.$p['pages'][1]['id']],
+                        ['title' => 'Tune']]], ['id' => 'g4', 'kind' => 'picture', 'picture' => 'pic',
+                            'url' => 'page:'.$p['pages'][1]['id']],
                     ['id' => 'g5', 'kind' => 'embed', 'url' => 'https://book.example.com/', 'text' => 'Book', 'size' => 'high']]]]]];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'timing' => ['from' => 'joining', 'days' => 3],

@@ -51,7 +51,8 @@ final class WrittenPlanTest extends TestCase
                 'it is read and written as that');
             self::assertSame('', WrittenForms::trouble(self::planWith([$written]), 'plan'), $class);
             foreach ($class::fields() as $name => $needs) {
-                self::assertSame(in_array($needs, ['times', 'share'], true), WrittenForms::trouble(self::planWith([array_diff_key($written, [$name => 0])]), 'plan')
+                self::assertSame(in_array($needs, ['times', 'share'], true),
+                    WrittenForms::trouble(self::planWith([array_diff_key($written, [$name => 0])]), 'plan')
                     === '', "{$class} without {$name}");
             }
         }

@@ -87,6 +87,12 @@ final class PageChoiceTest extends TestCase
             yield "{$role->value} for nobody else" => ['show closed while closed', $closed + ['asked' => $page($role),
                 'closedPage' => $closing]];
         }
+        yield 'a guide for whoever reads it' => ['show asked while closed', $closed + ['asked' => $page(PageRole::Guide),
+            'closedPage' => $closing, 'reads' => true]];
+        yield 'a guide for nobody else' => ['show closed while closed', $closed + ['asked' => $page(PageRole::Guide),
+            'closedPage' => $closing, 'registered' => true, 'joinedOn' => 'closed']];
+        yield 'a reader gets no room' => ['show closed while closed', $closed + ['asked' => $page(PageRole::Room),
+            'closedPage' => $closing, 'reads' => true]];
         yield 'a place opens no sales page' => ['show closed while closed', $closed + ['asked' => $page(PageRole::Sales),
             'closedPage' => $closing, 'registered' => true]];
         yield 'the room where there is no closed page' => ['show asked while closed', $closed + ['asked' => $page(PageRole::Room),

@@ -35,7 +35,8 @@ final class AttendanceTest extends TestCase
             self::assertSame($seconds === [] ? null : max(array_keys($seconds)) + 1, $watched->until());
             self::assertEquals($watched, Intervals::of([...array_reverse($intervals), ...$intervals]), 'doubled, and the other way round');
             $half = intdiv(count($intervals), 2);
-            self::assertEquals($watched, Intervals::of(array_slice($intervals, $half))->and(Intervals::of(array_slice($intervals, 0, $half))));
+            self::assertEquals($watched, Intervals::of(array_slice($intervals,
+                $half))->and(Intervals::of(array_slice($intervals, 0, $half))));
             $seen = array_merge(...array_map(fn (array $i): array => range($i[0], $i[1] - 1), $watched->intervals));
             self::assertEqualsCanonicalizing(array_keys($seconds), $seen);
         }

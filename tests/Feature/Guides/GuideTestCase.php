@@ -120,12 +120,14 @@ abstract class GuideTestCase extends TestCase
      * @param  list<array{int, int, int, int}>  $seen  which page, from and until a second, how far down
      * @param  list<array{string, int, string|bool}>  $answers
      */
-    protected function tells(array $by, array $seen = [], string $sitting = '0000000000000001', int $open = 0, array $answers = []): TestResponse
+    protected function tells(array $by, array $seen = [], string $sitting = '0000000000000001', int $open = 0,
+        array $answers = []): TestResponse
     {
         $pages = $this->pages();
 
-        return $this->post('/m/read', ['reading' => $by[0], 'seal' => $by[1], 'report' => json_encode(['sitting' => $sitting, 'open' => $open,
-            'seen' => array_map(fn (array $s): array => [$pages[$s[0]]->id, $s[1], $s[2], $s[3]], $seen)]),
+        return $this->post('/m/read', ['reading' => $by[0], 'seal' => $by[1],
+            'report' => json_encode(['sitting' => $sitting, 'open' => $open,
+                'seen' => array_map(fn (array $s): array => [$pages[$s[0]]->id, $s[1], $s[2], $s[3]], $seen)]),
             'answers' => json_encode($answers)]);
     }
 

@@ -31,7 +31,12 @@ final class ReadingTest extends GuideTestCase
         // The owner opens it up, and then closes it altogether.
         $this->guide->change(['open' => 3])->save();
         $this->publish();
-        $this->opens()->assertSee('Part 2')->assertDontSee('Part 3');
+        $page = (string) $this->opens()->assertSee('Part 2')->assertDontSee('Part 3')->getContent();
+        preg_match_all('/href="#([^"]+)"/', $page, $links);
+        self::assertCount(8, $links[1], 'three of the contents, two back, two on and one to what is said in place of the rest');
+        foreach ($links[1] as $to) {
+            self::assertStringContainsString("id=\"{$to}\"", $page);
+        }
         $this->guide->refresh()->change(['open' => 0])->save();
         $this->publish();
         $this->opens()->assertDontSee('Part 0')->assertSee('id="p-locked" data-leaf="locked" tabindex="-1" data-here', false);
@@ -70,7 +75,8 @@ final class ReadingTest extends GuideTestCase
         $this->followsEmail('robin@example.com');
         $page = $this->opens()->assertSee('Part 5');
         $here = $this->pages()[2]->id;
-        self::assertStringContainsString("data-leaf=\"{$here}\" aria-label=\"The first step\" tabindex=\"-1\" data-here", (string) $page->getContent());
+        self::assertStringContainsString("data-leaf=\"{$here}\" aria-label=\"The first step\" tabindex=\"-1\" data-here",
+            (string) $page->getContent());
         $this->travel(1)->hours();
         $this->reads(3);
         self::assertSame([48, 2], [$this->progress()['seconds'], $this->progress()['stays']], 'both devices are one person');
@@ -142,7 +148,8 @@ final class ReadingTest extends GuideTestCase
         yield 'lists where there are none' => [[1, 2], ['a' => 'b']];
         yield 'deep' => [str_repeat('[', 50).str_repeat(']', 50), '[[[[]]]]'];
         yield 'other types' => ['{"sitting":7,"open":"x","seen":{"a":[1,2,3]}}', '[["why",-1,7],["why","x",true],[{},0,true],null,5]'];
-        yield 'other types within' => ['{"sitting":"0000000000000001","open":-5,"seen":[[1,2,3,4],["x",1.5,2,3],["x",9e99,1,1],null]}', 'null'];
+        yield 'other types within' => ['{"sitting":"0000000000000001","open":-5,"seen":[[1,2,3,4],["x",1.5,2,3],["x",9e99,1,1],null]}',
+            'null'];
         yield 'a name that is too long' => ['{"sitting":"'.str_repeat('0', 400).'","seen":[]}', '[]'];
         yield 'no letters' => ["\xc3\x28", "\xff"];
     }
@@ -277,6 +284,7 @@ final class ReadingTest extends GuideTestCase
         foreach (['guide_readings', 'guide_sittings', 'guide_answers', 'guide_progress', 'guide_pages_seen'] as $table) {
             self::assertSame(0, DB::table($table)->count(), $table);
         }
-        self::assertSame(2, DB::table('events')->where('type', 'like', 'guide-%')->whereNotNull('person_id')->count(), 'what counts is kept');
+        self::assertSame(2, DB::table('events')->where('type', 'like', 'guide-%')->whereNotNull('person_id')->count(),
+            'what counts is kept');
     }
 }

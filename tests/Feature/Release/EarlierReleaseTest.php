@@ -34,7 +34,8 @@ final class EarlierReleaseTest extends TestCase
             (string) json_encode(['format' => 1] + Plans::lists(Plan::fromArray($version->plan)))), true);
         // Nor were there any pop-ups.
         DB::table('draft_parts')->where('kind', 'popup')->delete();
-        unset($plan['popups'], $plan['splitTests'], $plan['variants'], $plan['guides'], $plan['guidePages'], $plan['sequences'], $plan['sharedSections'],
+        unset($plan['popups'], $plan['splitTests'], $plan['variants'], $plan['guides'], $plan['guidePages'], $plan['sequences'],
+            $plan['sharedSections'],
             $plan['emails'][0]['sequence']);
         foreach (DB::table('draft_parts')->get() as $row) {
             $definition = (array) json_decode(str_replace($old, $funnel->id, $row->definition), true);

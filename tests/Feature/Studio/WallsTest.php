@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
+use App\Drafts\DraftGuides;
 use App\Drafts\DraftRows;
 use App\Models\BulkAct;
 use App\Models\EmailPart;
@@ -104,6 +105,7 @@ final class WallsTest extends TestCase
             'spend' => Spend::query()->create(['source' => 'podcast', 'from_day' => '2026-11-01', 'to_day' => '2026-11-02', 'amount' => 100,
                 'currency' => 'EUR'] + $business)->id,
             'site' => Site::query()->create(['name' => 'Notes', 'origin' => 'https://notes.example'] + $business)->id,
+            'guide' => app(DraftGuides::class)->make($funnel->refresh(), ['title' => 'Plan'])->id,
             'order' => $order->id, 'receipt' => (string) DB::table('receipts')->value('id'),
             'access' => (string) DB::table('accesses')->value('id'), 'key' => (string) DB::table('payments')->value('key'),
             'call' => HookCall::query()->create(['id' => Ids::next(), 'submission_id' => $submission, 'url' => 'https://hook.example/in',

@@ -42,7 +42,20 @@ export const email = (id: string, sequence: string, timing: object, offset = 0):
 export const sequence = (id: string, ...starts: object[]) => ({ id, name: id, starts, ends: [], paused: false });
 
 export function funnel(more: object): Funnel {
-    const lists = ['pages', 'ways', 'emails', 'sequences', 'deadlines', 'webinars', 'popups', 'products', 'offers', 'forms'];
+    const lists = [
+        'pages',
+        'ways',
+        'emails',
+        'sequences',
+        'deadlines',
+        'webinars',
+        'popups',
+        'guides',
+        'guidePages',
+        'products',
+        'offers',
+        'forms',
+    ];
     return {
         id: 'f',
         times: {},
@@ -90,6 +103,8 @@ export const webinarFunnel = (more: object = {}): Funnel =>
         ),
         sequences: [sequence('reminders', { kind: 'registered', webinar: 'w' }), sequence('buyers')],
         products: [{ id: 'p', name: 'p', sequence: 'buyers' }],
+        guides: [],
+        guidePages: [],
         webinars: [{ id: 'w', name: 'w', words: 'On Thursdays', replay: { delay: 60, days: 3 } }],
         deadlines: [
             {

@@ -6,7 +6,7 @@ import { emailNote, pageNote, shareOf, type TimelineNumbers } from '../../../res
 import rules from '../../fixtures/rules.json';
 import { email, funnel, page, sequence, ways, webinarFunnel } from './funnel';
 
-const none = { fields: [], funnels: [], pages: [], emails: [], deadlines: [], webinars: [], broadcasts: [] };
+const none = { fields: [], funnels: [], pages: [], emails: [], deadlines: [], webinars: [], guides: [], guidePages: [], broadcasts: [] };
 const kit = { ...none, rules: rules.kinds } as unknown as PeopleKit;
 const numbers: TimelineNumbers = {
     pages: {

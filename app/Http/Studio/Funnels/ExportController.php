@@ -33,7 +33,8 @@ final class ExportController extends StudioController
         $found = $this->funnel($funnel);
         $plan = DraftPlan::read($found);
 
-        return $this->zip($export->zip($plan, $plan->pages, $found->business, self::home($found)), $found->address.'-pages.zip');
+        return $this->zip($export->zip($plan, [...$plan->pages, ...HtmlExport::guides($plan)], $found->business, self::home($found)),
+            $found->address.'-pages.zip');
     }
 
     public function pageHtml(string $page, HtmlExport $export): BinaryFileResponse

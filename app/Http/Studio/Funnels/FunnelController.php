@@ -83,6 +83,7 @@ final class FunnelController extends StudioController
             'name' => ['required', 'string', 'max:120'],
             'title' => ['required_unless:goal,'.Goal::Own->value, 'nullable', 'string', 'max:200'],
             'file' => ['nullable'],
+            'guide' => ['nullable'],
             'price' => ['nullable', 'string', 'max:40'],
             'introductory' => ['nullable', 'string', 'max:40'],
             'mode' => ['nullable', Rule::enum(WebinarMode::class)],
@@ -112,7 +113,7 @@ final class FunnelController extends StudioController
         $title = trim($given['title'] ?? '') === '' ? trim($given['name']) : trim((string) $given['title']);
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
             $title, is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $regular,
-            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live, $introductory, $language));
+            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live, $introductory, $language, $request->boolean('guide')));
 
         return response()->json(['id' => $funnel->id], 201);
     }

@@ -10,6 +10,7 @@ use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\Kinds\GuideKind;
 use App\Guides\Documents\DocumentPages;
 use App\Http\Studio\StudioController;
+use App\Models\DraftPart;
 use App\Support\Input;
 use App\Support\RichText;
 use Illuminate\Http\JsonResponse;
@@ -18,6 +19,8 @@ use Illuminate\Http\UploadedFile;
 use Lantern\Core\Guides\Guide;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Starters\StarterReminders;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -65,6 +68,22 @@ final class GuideController extends StudioController
         $this->guides->reorder($found, Shape::of($request->all())->texts('pages', Guide::MOST_PAGES, 40));
 
         return response()->json(['pages' => GuideKind::pages($found)->pluck('id')->all()]);
+    }
+
+    /** Emails to those who have not begun it, or not finished it, on days of the owner's. */
+    public function remind(Request $request, string $guide): JsonResponse
+    {
+        $found = $this->draftPart($guide, Guide::kind());
+        $reminders = array_map(fn (Shape $r): array => ['days' => $r->integer('days', 1, Delay::MOST_DAYS),
+            'not' => $r->oneOf('not', StarterReminders::WHOM) === 'begun' ? 'begun' : 'finished'],
+            Shape::of($request->all())->groups('reminders', StarterReminders::MOST));
+        if ($reminders === []) {
+            throw Invalid::at('reminders', 'Please say on which days you would like to remind people.');
+        }
+        usort($reminders, fn (array $a, array $b): int => $a['days'] <=> $b['days']);
+        $made = $this->guides->remind($found, $reminders);
+
+        return response()->json(['sequence' => $made[0]->id, 'parts' => array_map(fn (DraftPart $p): string => $p->id, $made)], 201);
     }
 
     /** What would become of a document: its pages, to be looked at. Nothing is stored. */

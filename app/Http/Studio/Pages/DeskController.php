@@ -332,6 +332,7 @@ final class DeskController extends StudioController
     {
         $found = $this->draftPart($id);
 
-        return in_array($found->kind, [PagePlan::kind(), Popup::kind(), Variant::kind(), GuidePage::kind()], true) ? $found : throw new NotFoundHttpException;
+        return in_array($found->kind, [PagePlan::kind(), Popup::kind(), Variant::kind(), GuidePage::kind()], true) ? $found
+            : throw new NotFoundHttpException;
     }
 }

@@ -32,7 +32,9 @@ final class PageController extends StudioController
     public function store(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $given = $request->validate(['role' => ['required', Rule::in(array_map(fn (PageRole $r): string => $r->value, PageRole::ofPages()))], 'after' => ['nullable', 'string', 'max:40'],
+        $given = $request->validate([
+            'role' => ['required', Rule::in(array_map(fn (PageRole $r): string => $r->value, PageRole::ofPages()))],
+            'after' => ['nullable', 'string', 'max:40'],
             'design' => ['nullable', 'string', 'max:40'], 'empty' => ['nullable', 'boolean']],
             ['role.*' => 'Please choose what the page is for.']);
         $design = ($given['design'] ?? null) === null ? null

@@ -96,6 +96,8 @@ export interface Kit {
     designs: Design[];
     pageDesigns: { id: string; name: string; words: string }[];
     sections: Named[];
+    guideSections: Named[];
+    finishes: Named[];
     blocks: BlockType[];
     arrangements: Named[];
     icons: { id: string; svg: string }[];

@@ -3,6 +3,7 @@ import type { SplitTest, Variant } from '@/api/types/experiments';
 /** A funnel with its numbers. As the API gives it. */
 import type { FunnelSuccess, Rate } from '@/api/types/shared';
 import type { Deadline, ForEveryone } from '@/api/types/deadlines';
+import type { Guide, GuidePage } from '@/api/types/guides';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
@@ -55,6 +56,8 @@ export interface LeadMagnet {
     title: string;
     revision: number;
     file: { id: string; name: string; note: string } | null;
+    /** The guide that it is, or that comes beside the file. */
+    guide: string | null;
 }
 
 export interface Way {
@@ -97,6 +100,8 @@ export interface Funnel extends FunnelSummary {
     webinars: Webinar[];
     splitTests: SplitTest[];
     variants: Variant[];
+    guides: Guide[];
+    guidePages: GuidePage[];
     currency: string;
     /** In which it speaks to visitors: a BCP 47 tag, with `-x-formal` where it is formal. */
     language: string;

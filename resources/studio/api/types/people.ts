@@ -71,7 +71,20 @@ export interface RuleOption {
 
 /** One thing a kind of rule asks for, as the core describes it. */
 export interface RuleField {
-    type: 'choice' | 'tag' | 'mail' | 'place' | 'deadline' | 'webinar' | 'field' | 'date' | 'value' | 'number' | 'day';
+    type:
+        | 'choice'
+        | 'tag'
+        | 'mail'
+        | 'place'
+        | 'deadline'
+        | 'webinar'
+        | 'guide'
+        | 'guide-page'
+        | 'field'
+        | 'date'
+        | 'value'
+        | 'number'
+        | 'day';
     name: string;
     label: string;
     options: RuleOption[];
@@ -112,6 +125,8 @@ export interface PeopleKit {
     emails: Thing[];
     deadlines: Thing[];
     webinars: Thing[];
+    guides: Thing[];
+    guidePages: Thing[];
     broadcasts: Thing[];
     sequences: Thing[];
     segments: { id: string; name: string; rules: Rules }[];

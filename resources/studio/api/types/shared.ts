@@ -36,6 +36,10 @@ export type Trigger =
     | { kind: 'refunded'; offer: string }
     | { kind: 'payment-failed'; offer: string }
     | { kind: 'became-warm' }
+    | { kind: 'guide-begun'; guide: string }
+    | { kind: 'guide-share'; guide: string; share?: number }
+    | { kind: 'guide-page'; page: string }
+    | { kind: 'guide-finished'; guide: string }
     | { kind: 'deadline-over'; deadline: string };
 
 export interface Finding {
@@ -56,6 +60,8 @@ export interface Finding {
         | 'variant'
         | 'popup'
         | 'webinar'
+        | 'guide'
+        | 'guide-page'
         | 'way'
         | 'phrases'
         | 'funnel'

@@ -91,7 +91,7 @@ function onLoad(): void {
         <div class="mt-4 grid min-h-0 flex-1 grid-cols-[13rem_1fr] gap-5">
             <nav class="overflow-auto" aria-label="Kinds of sections">
                 <button
-                    v-for="option in session.kit.sections"
+                    v-for="option in desk.kind === 'guide-page' ? session.kit.guideSections : session.kit.sections"
                     :key="option.id"
                     type="button"
                     class="block w-full rounded px-3 py-1 text-left"

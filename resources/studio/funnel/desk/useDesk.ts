@@ -18,7 +18,7 @@ export interface Selection {
     field?: string;
 }
 
-export type DeskKind = 'page' | 'popup' | 'variant';
+export type DeskKind = 'page' | 'popup' | 'variant' | 'guide-page';
 
 /** What of a page, a pop-up or a variant of one the desk works on. */
 export interface OnDesk {
@@ -45,7 +45,14 @@ function makeDesk(pageId: string, kind: DeskKind) {
         const found = store.variant(pageId);
         return found?.document && { ...found, document: found.document };
     };
-    const page = computed<OnDesk | undefined>(() => ({ page: store.page, popup: store.popup, variant })[kind](pageId));
+    /** What is pressed on a page of a guide leads on from the guide. */
+    const guidePage = (): OnDesk | undefined => {
+        const found = store.guidePage(pageId);
+        return found && { ...found, outcomes: store.guide(found.guide)?.outcomes };
+    };
+    const page = computed<OnDesk | undefined>(() =>
+        ({ page: store.page, popup: store.popup, variant, 'guide-page': guidePage })[kind](pageId),
+    );
     const shared = (id: string | undefined): SharedSection | undefined => (id ? store.shared(id) : undefined);
 
     /** A section as it is shown: a shared one with what it shares. */

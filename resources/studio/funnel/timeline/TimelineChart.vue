@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { ArrowPathIcon, ChevronLeftIcon, ChevronRightIcon, ClockIcon, PauseIcon, PlusIcon, WindowIcon } from '@heroicons/vue/20/solid';
+import {
+    ArrowPathIcon,
+    BookOpenIcon,
+    ChevronLeftIcon,
+    ChevronRightIcon,
+    ClockIcon,
+    PauseIcon,
+    PlusIcon,
+    WindowIcon,
+} from '@heroicons/vue/20/solid';
 import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -15,7 +24,7 @@ import { useEmailMoments } from '@/funnel/timeline/useEmailMoments';
 import { useWayDrag } from '@/funnel/timeline/useWayDrag';
 import WayDialog from '@/funnel/timeline/WayDialog.vue';
 import WayLines from '@/funnel/timeline/WayLines.vue';
-import { deadlineNote, popupNote, replayNote, sequenceStarts } from '@/funnel/timeline/words';
+import { deadlineNote, guideNote, popupNote, replayNote, sequenceStarts } from '@/funnel/timeline/words';
 import { useSteps } from '@/funnel/steps';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
@@ -70,7 +79,9 @@ const barOf = (lane: BarLane) =>
         ? { kind: 'deadline' as const, part: lane.deadline, note: deadlineNote(lane.deadline), icon: ClockIcon, label: 'Deadlines' }
         : lane.kind === 'replay'
           ? { kind: 'webinar' as const, part: lane.webinar, note: replayNote(lane.webinar), icon: ArrowPathIcon, label: 'Replay' }
-          : { kind: 'popup' as const, part: lane.popup, note: popupNote(funnel.value, lane.popup), icon: WindowIcon, label: 'Pop-ups' };
+          : lane.kind === 'guide'
+            ? { kind: 'guide' as const, part: lane.guide, note: guideNote(funnel.value, lane.guide), icon: BookOpenIcon, label: 'Guide' }
+            : { kind: 'popup' as const, part: lane.popup, note: popupNote(funnel.value, lane.popup), icon: WindowIcon, label: 'Pop-ups' };
 /** Is it the first of its kind, where the kind is named? */
 const isFirst = (lane: Lane) => chart.value.lanes.find((l) => l.kind === lane.kind) === lane;
 const isSequence = (lane: Lane): lane is SequenceLane => lane.kind === 'sequence';
@@ -264,7 +275,13 @@ const taken = (lead: Lead) => takenOf(props.numbers, lead.page.id, lead.outcome.
                                     width: lane.kind === 'popup' ? undefined : `${lane.to - lane.from}px`,
                                     minWidth: `${lane.to - lane.from}px`,
                                 }"
-                                :title="lane.kind === 'replay' ? lane.webinar.name : barOf(lane).part.words"
+                                :title="
+                                    lane.kind === 'deadline'
+                                        ? lane.deadline.words
+                                        : lane.kind === 'popup'
+                                          ? lane.popup.words
+                                          : barOf(lane).part.name
+                                "
                                 @click="go(barOf(lane).kind, barOf(lane).part.id)"
                             >
                                 <component :is="barOf(lane).icon" class="size-4 shrink-0" aria-hidden="true" /><span class="font-medium">{{
@@ -359,6 +376,9 @@ button.name:hover,
     }
     &.replay {
         @apply border-pine/40 bg-pine-pale text-pine;
+    }
+    &.guide {
+        @apply border-line bg-paper text-ink;
     }
     &.popup {
         @apply border-pine/50 bg-raised text-pine;

@@ -10,7 +10,7 @@ import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 /** Where one outcome of one page leads: a page of the funnel, or an outside address. */
-const props = defineProps<{ page: Page; outcome: PageOutcome }>();
+const props = defineProps<{ page: Pick<Page, 'id'>; outcome: PageOutcome }>();
 const emit = defineEmits<{ changed: [] }>();
 
 const store = useFunnel();
@@ -25,6 +25,7 @@ const shown = computed(() => (outsideOpen.value || way.value?.toUrl ? 'outside' 
 const targets = computed(() => [
     ...(store.funnel?.pages.filter((p) => p.id !== props.page.id).map((p) => ({ value: p.id, label: p.name, svg: drawings.of(p.id) })) ??
         []),
+    ...(store.funnel?.guides.filter((g) => g.id !== props.page.id).map((g) => ({ value: g.id, label: `The guide “${g.name}”` })) ?? []),
     { value: 'outside', label: 'An outside web address' },
     ...(props.outcome.must && way.value ? [] : [{ value: 'none', label: 'Nowhere' }]),
 ]);

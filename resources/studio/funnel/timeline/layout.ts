@@ -1,4 +1,4 @@
-import type { Deadline, Email, Funnel, Popup, Sequence, Webinar } from '@/api/types';
+import type { Deadline, Email, Funnel, Guide, Popup, Sequence, Webinar } from '@/api/types';
 import { Moments, type Column, type Stretch } from '@/funnel/timeline/moments';
 import { Places, type Lead, type Place } from '@/funnel/timeline/places';
 
@@ -53,7 +53,10 @@ export interface SequenceLane extends LaneAt {
 
 /** What lies over columns: a deadline, the time in which a replay is open, a pop-up below its pages. */
 export type BarLane = LaneAt & { from: number; to: number; open: boolean } & (
-        { kind: 'deadline'; deadline: Deadline } | { kind: 'replay'; webinar: Webinar } | { kind: 'popup'; popup: Popup }
+        | { kind: 'guide'; guide: Guide }
+        | { kind: 'deadline'; deadline: Deadline }
+        | { kind: 'replay'; webinar: Webinar }
+        | { kind: 'popup'; popup: Popup }
     );
 
 export type Lane = SequenceLane | BarLane;
@@ -148,7 +151,8 @@ export function layOut(funnel: Funnel, frame: Frame): Timeline {
 /** What a tag says: what happened, and where that leads. */
 export const tagWords = (lead: Lead): string => `${lead.outcome.label} → ${leadsTo(lead)}`;
 
-export const leadsTo = (lead: Lead): string => (lead.to ? lead.to.name : lead.url !== null ? 'outside' : 'nowhere yet');
+export const leadsTo = (lead: Lead): string =>
+    lead.to ? lead.to.name : lead.guide ? lead.guide : lead.url !== null ? 'outside' : 'nowhere yet';
 
 export const tagHeight = (lead: Lead, width: number): number => TAG[tagWords(lead).length * TAG_LETTER + 12 > width ? 1 : 0];
 
@@ -200,7 +204,7 @@ interface Known {
 
 type Unplaced<L> = L extends Lane ? Omit<L, 'y'> : never;
 
-/** Sequences, then deadlines, replays and pop-ups, each in the order of the draft. */
+/** Sequences, then guides, deadlines, replays and pop-ups, each in the order of the draft. */
 function lanesOf(funnel: Funnel, frame: Frame, known: Known): Unplaced<Lane>[] {
     const { moments, at, total } = known;
     const centre = (key: string) => (at.get(key) ? at.get(key)!.x + at.get(key)!.width / 2 : 0);
@@ -212,6 +216,12 @@ function lanesOf(funnel: Funnel, frame: Frame, known: Known): Unplaced<Lane>[] {
     const shares = sharesForEveryone(funnel, frame.now);
     return [
         ...funnel.sequences.map((sequence) => sequenceLane(funnel, sequence, known)),
+        // It is open from where people come by joining, and stays theirs.
+        ...funnel.guides.map((guide): Unplaced<BarLane> => {
+            const joined = funnel.ways.find((w) => w.outcome === 'joined')?.toPage;
+            const from = known.byPage.get(joined ?? '')?.x ?? GAP / 2;
+            return { key: `guide:${guide.id}`, kind: 'guide', guide, from, to: total, open: true };
+        }),
         ...funnel.deadlines.map((deadline): Unplaced<BarLane> => {
             const whole = bar(moments.stretchOf(deadline));
             const share = shares.get(deadline.id) ?? 1;

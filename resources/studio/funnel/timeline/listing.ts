@@ -3,7 +3,7 @@ import type { PartKind } from '@/funnel/parts';
 import type { Timeline } from '@/funnel/timeline/layout';
 import { leadsTo } from '@/funnel/timeline/layout';
 import { emailNote, pageNote, shareOf, takenOf, type TimelineNumbers } from '@/funnel/timeline/numbers';
-import { deadlineNote, popupNote, replayNote, sequenceStarts } from '@/funnel/timeline/words';
+import { deadlineNote, guideNote, popupNote, replayNote, sequenceStarts } from '@/funnel/timeline/words';
 import { isGroup, ruleWords } from '@/people/ruleFields';
 
 /** Something that happens at a moment, in words. */
@@ -55,6 +55,8 @@ export function listingOf(funnel: Funnel, chart: Timeline, numbers: TimelineNumb
                 return { ...named('deadline', lane.deadline), what: 'deadline', lines: [deadlineNote(lane.deadline)] };
             case 'replay':
                 return { ...named('webinar', lane.webinar), what: 'replay', lines: [replayNote(lane.webinar)] };
+            case 'guide':
+                return { ...named('guide', lane.guide), what: 'guide', lines: [guideNote(funnel, lane.guide)] };
             case 'popup':
                 return { ...named('popup', lane.popup), what: 'pop-up', lines: [lane.popup.words, popupNote(funnel, lane.popup)] };
         }

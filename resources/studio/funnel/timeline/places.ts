@@ -15,6 +15,8 @@ export interface Lead {
     outcome: PageOutcome;
     to: Page | null;
     url: string | null;
+    /** What the guide is called that it leads to. */
+    guide?: string;
     /**
      * How it is drawn: as the arrow to the next page of the row, as the drop to a page that hangs below, or as a tag at the card for
      * whatever is elsewhere: another page, an outside address, or nowhere yet although it must lead somewhere.
@@ -35,7 +37,7 @@ export class Places {
     rows = 0;
     private readonly at = new Map<string, Place>();
 
-    constructor(private readonly funnel: Pick<Funnel, 'pages' | 'ways'>) {
+    constructor(private readonly funnel: Pick<Funnel, 'pages' | 'ways'> & Partial<Pick<Funnel, 'guides'>>) {
         const pages = funnel.pages;
         const first = pages.find((p) => p.role !== 'closed') ?? pages[0];
         if (!first) {
@@ -67,6 +69,10 @@ export class Places {
                 const way = this.funnel.ways.find((w) => w.page === page.id && w.outcome === outcome.outcome);
                 const to = this.of(way?.toPage)?.page ?? null;
                 const lead = { page, outcome, to, url: way?.toUrl ?? null };
+                const guide = this.funnel.guides?.find((g) => g.id === way?.toPage)?.name;
+                if (guide) {
+                    return [{ ...lead, guide, as: 'page' }];
+                }
                 if (!to) {
                     return way?.toUrl ? [{ ...lead, as: 'outside' }] : outcome.must ? [{ ...lead, as: 'nowhere' }] : [];
                 }

@@ -58,6 +58,8 @@ export function stopsOf(funnel: Funnel, chart: Timeline): Stop[] {
                 return { kind: 'deadline', id: lane.deadline.id, name: lane.deadline.name, when: lane.deadline.words, ...at };
             case 'replay':
                 return { kind: 'webinar', id: lane.webinar.id, name: lane.webinar.name, when: lane.webinar.words, ...at };
+            case 'guide':
+                return { kind: 'guide', id: lane.guide.id, name: lane.guide.name, when: 'guide', ...at };
             case 'popup':
                 return { kind: 'popup', id: lane.popup.id, name: lane.popup.name, when: 'pop-up', ...at };
         }

@@ -1,4 +1,4 @@
-import type { Funnel, Deadline, Popup, Sequence, Trigger, Webinar } from '@/api/types';
+import type { Funnel, Deadline, Guide, Popup, Sequence, Trigger, Webinar } from '@/api/types';
 import { count, counted } from '@/ui/format';
 
 /** What a sequence or an email counts its time from, after "from". */
@@ -28,6 +28,14 @@ function startWords(funnel: Funnel, trigger: Trigger): string {
             return 'a refund';
         case 'became-warm':
             return 'becoming warm';
+        case 'guide-begun':
+            return `beginning ${named(funnel.guides, trigger.guide)}`;
+        case 'guide-share':
+            return `reading ${trigger.share ?? 50} % of ${named(funnel.guides, trigger.guide)}`;
+        case 'guide-page':
+            return `reading ${named(funnel.guidePages, trigger.page)}`;
+        case 'guide-finished':
+            return `finishing ${named(funnel.guides, trigger.guide)}`;
         case 'payment-failed':
             return 'a failed payment';
         case 'deadline-over':
@@ -47,6 +55,12 @@ export const deadlineNote = (deadline: Deadline): string =>
 
 export function replayNote({ replay }: Webinar): string {
     return !replay ? '' : replay.days ? `open for ${counted(replay.days, 'day')}` : replay.until ? 'open until its day' : 'without an end';
+}
+
+export function guideNote(funnel: Funnel, guide: Guide): string {
+    const pages = funnel.guidePages.filter((p) => p.guide === guide.id && !p.hidden);
+    const minutes = Math.max(1, Math.round(pages.reduce((sum, p) => sum + p.seconds, 0) / 60));
+    return `${counted(pages.length, 'page')}, ${counted(minutes, 'minute')} to read`;
 }
 
 export function popupNote(funnel: Funnel, popup: Popup): string {

@@ -66,6 +66,7 @@ const everywhere = computed(() => [
         .filter((s) => s.kind !== 'footer' && s.kind !== 'header')
         .map((s) => ({ value: `section:${s.id}`, label: `On this page: ${title(s.id)}` })),
     ...pageOptions.value.filter((p) => p.value !== `page:${desk.pageId}`),
+    ...(store.funnel?.guides.map((g) => ({ value: `page:${g.id}`, label: `Guide: ${g.name}` })) ?? []),
     ...(store.funnel?.popups
         .filter((p) => p.id !== desk.pageId && !p.placed)
         .map((p) => ({ value: `popup:${p.id}`, label: `Pop-up: ${p.name}` })) ?? []),

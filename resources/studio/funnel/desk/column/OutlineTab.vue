@@ -19,7 +19,8 @@ const list = computed({
 });
 /** After which a new one goes: the last that is no footer. */
 const last = computed(() => desk.sections.value.findLast((s) => s.kind !== 'footer') ?? desk.sections.value.at(-1));
-const kindOf = (section: Section) => session.kit.sections.find((k) => k.id === section.kind)?.label ?? section.kind;
+const kindOf = (section: Section) =>
+    [...session.kit.sections, ...session.kit.guideSections].find((k) => k.id === section.kind)?.label ?? section.kind;
 
 function title(section: Section): string {
     const heading = section.blocks.find((b) => b.kind === 'heading') ?? section.blocks[0];

@@ -14,6 +14,7 @@ export function useEmailFields() {
             : [];
     const pages = computed(() => [
         ...ofSessions(true).map(([name, label]) => ({ field: `{{${name}}}`, name: label })),
+        ...(store.funnel?.guides.map((g) => ({ field: `{{page_${g.id}}}`, name: `The guide “${g.name}”` })) ?? []),
         ...(store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []),
     ]);
     const fields = computed(() => [
