@@ -73,7 +73,7 @@ final class GuideNumbers
             ->when($list === 'finished', fn (Builder $q) => $q->whereNotNull('finished_at'))
             ->when($list === 'reading', fn (Builder $q) => $q->whereNotNull('begun_at')->whereNull('finished_at'))
             ->when($list === 'not-begun', fn (Builder $q) => $q->whereNull('begun_at'))
-            ->when($pattern !== '', fn (Builder $q) => $q->whereRaw("search_key like ? escape '\\'", [$pattern]))
+            ->when($pattern !== '', fn (Builder $q) => $q->whereRaw("found_by like ? escape '\\'", [$pattern]))
             ->orderByRaw('finished_at is null')->orderByRaw('coalesce(share, -1) desc')->orderByDesc('guide_progress.last_at')
             ->orderBy('people.id')->select(['people.id', 'first_name', 'last_name', 'email', 'joined_at', 'begun_at', 'finished_at',
                 'guide_progress.last_at', 'last_page', 'seconds', 'stays', 'share']);

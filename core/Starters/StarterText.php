@@ -13,6 +13,7 @@ use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
+use Lantern\Core\Support\Invalid;
 
 /** The text of a document as the page of a guide: its headings, paragraphs and lists in sections, to be worked on like any other. */
 final class StarterText
@@ -23,17 +24,44 @@ final class StarterText
     /**
      * @param  list<Piece>  $page
      * @param  Closure(): string  $newId
+     *
+     * @throws Invalid if it is more than one page can hold: nothing is left out without a word
      */
     public static function document(array $page, Closure $newId): Document
     {
+        $groups = self::groups($page);
         $sections = [];
-        foreach (self::groups($page) as [$design, $blocks]) {
+        foreach (count($groups) > Document::MOST_SECTIONS / 2 ? self::packed($groups) : $groups as [$design, $blocks]) {
             foreach (array_chunk($blocks, Section::MOST_BLOCKS) as $chunk) {
                 $sections[] = Designs::get($design)->filled($newId, $chunk);
             }
         }
+        if (count($sections) > Document::MOST_SECTIONS) {
+            throw Invalid::at('document', 'This document is in more pieces than a guide can hold. Please choose a part of it.');
+        }
 
-        return new Document(array_slice($sections, 0, Document::MOST_SECTIONS), Background::paper());
+        return new Document($sections, Background::paper());
+    }
+
+    /**
+     * Of very many headings, several stand in one section.
+     *
+     * @param  list<array{string, list<Block>}>  $groups
+     * @return list<array{string, list<Block>}>
+     */
+    private static function packed(array $groups): array
+    {
+        $packed = [];
+        foreach ($groups as [$design, $blocks]) {
+            $last = count($packed) - 1;
+            if ($last >= 0 && $packed[$last][0] === $design && count($packed[$last][1]) + count($blocks) <= Section::MOST_BLOCKS) {
+                $packed[$last][1] = [...$packed[$last][1], ...$blocks];
+            } else {
+                $packed[] = [$design, $blocks];
+            }
+        }
+
+        return $packed;
     }
 
     /**
@@ -82,12 +110,19 @@ final class StarterText
             return [$html];
         }
         $parts = [''];
-        foreach (preg_split('/(?<=[.!?…])\s+|(?<=.{4000})/su', Piece::text($html)->text) ?: [] as $sentence) {
-            $written = htmlspecialchars($sentence, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
-            if (strlen($parts[count($parts) - 1]) + strlen($written) > self::LONGEST - 10) {
-                $parts[] = '';
+        foreach (preg_split('/(?<=[.!?…])\s+/u', Piece::text($html)->text) ?: [] as $sentence) {
+            // No sentence is longer than a part; what has no end to its sentences is divided between its words.
+            foreach (explode("\n", wordwrap($sentence, 1900, "\n")) as $piece) {
+                foreach (mb_str_split($piece, 1900) as $n => $some) {
+                    $written = htmlspecialchars($some, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
+                    $last = $parts[count($parts) - 1];
+                    if (strlen($last) + strlen($written) > self::LONGEST - 10) {
+                        $parts[] = $written;
+                    } else {
+                        $parts[count($parts) - 1] = $last.($last === '' || $n > 0 ? '' : ' ').$written;
+                    }
+                }
             }
-            $parts[count($parts) - 1] .= ($parts[count($parts) - 1] === '' ? '' : ' ').$written;
         }
 
         return array_map(fn (string $p): string => "<p>{$p}</p>", array_values(array_filter($parts, fn (string $p): bool => $p !== '')));

@@ -7,6 +7,8 @@ namespace App\People\Privacy;
 use App\Models\Person;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Guides\Guide;
+use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PagePlan;
@@ -41,7 +43,7 @@ final class History
         $funnels = DB::table('funnels')->where('business_id', $business);
         $parts = fn (string ...$kinds): Builder => DB::table('draft_parts')->whereIn('kind', $kinds)
             ->whereIn('funnel_id', (clone $funnels)->select('id'));
-        $names = $parts(PagePlan::kind(), Webinar::kind(), Product::kind())->pluck('name', 'id')->all()
+        $names = $parts(PagePlan::kind(), Guide::kind(), GuidePage::kind(), Webinar::kind(), Product::kind())->pluck('name', 'id')->all()
             + $funnels->pluck('name', 'id')->all();
         foreach ($parts(Offer::kind())->get(['id', 'name', 'definition']) as $offer) {
             $sold = json_decode((string) $offer->definition, true)['product'] ?? '';

@@ -8,7 +8,7 @@ import { api, ApiError } from '@/api/client';
 import type { Finding, Guide, GuidePage } from '@/api/types';
 import CheckTab from '@/funnel/desk/column/CheckTab.vue';
 import OutlineTab from '@/funnel/desk/column/OutlineTab.vue';
-import { minutesToRead } from '@/funnel/desk/guide/words';
+import { toRead } from '@/funnel/desk/guide/words';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useGuideSteps } from '@/funnel/guideSteps';
 import { partPath } from '@/funnel/parts';
@@ -100,7 +100,7 @@ async function takeOut(): Promise<void> {
                     "
                 />
                 <p class="text-soft">
-                    {{ minutesToRead(page.seconds) }}. {{ isOpen ? 'Anybody may read it.' : 'Only those who joined may read it.' }}
+                    {{ toRead(page.seconds) }}. {{ isOpen ? 'Anybody may read it.' : 'Only those who joined may read it.' }}
                 </p>
                 <div class="-ml-2 flex flex-col items-start">
                     <button type="button" class="btn-quiet" @click="duplicate">

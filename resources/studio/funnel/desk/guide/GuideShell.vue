@@ -10,7 +10,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useGuideSteps } from '@/funnel/guideSteps';
 import { partPath } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
-import { minutesToRead } from '@/funnel/desk/guide/words';
+import { toRead } from '@/funnel/desk/guide/words';
 
 /** A guide on the desk: at the left its pages in their order, beside them what is open of it. */
 const props = defineProps<{ guide: Guide; open: string }>();
@@ -92,9 +92,7 @@ async function add(): Promise<void> {
                         ><span class="w-5 shrink-0 text-right text-sm text-soft">{{ i + 1 }}</span>
                         <span class="min-w-0 flex-1"
                             ><span class="block truncate">{{ page.name }}</span
-                            ><span class="block truncate text-xs text-soft">{{
-                                page.hidden ? 'hidden' : minutesToRead(page.seconds)
-                            }}</span></span
+                            ><span class="block truncate text-xs text-soft">{{ page.hidden ? 'hidden' : toRead(page.seconds) }}</span></span
                         ><EyeSlashIcon v-if="page.hidden" class="size-4 shrink-0" aria-hidden="true"
                     /></RouterLink>
                 </li>

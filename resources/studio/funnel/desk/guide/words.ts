@@ -1,8 +1,6 @@
 import { counted } from '@/ui/format';
 import type { GuideNumbers } from '@/api/types';
 
-export const minutesToRead = (seconds: number): string => `${counted(Math.max(1, Math.round(seconds / 60)), 'minute')} to read`;
-
 /** A length of time, as short as it can be said: "40 s", "12 min", "1 h 5 min". */
 export function timeWords(seconds: number): string {
     if (seconds < 60) {
@@ -11,6 +9,9 @@ export function timeWords(seconds: number): string {
     const minutes = Math.round(seconds / 60);
     return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h${minutes % 60 > 0 ? ` ${minutes % 60} min` : ''}`;
 }
+
+/** How long a page takes, beside its name: "40 s to read". */
+export const toRead = (seconds: number): string => `${timeWords(Math.max(1, seconds))} to read`;
 
 /** How a guide is read, in a sentence. */
 export function readingSentence(n: GuideNumbers): string {
