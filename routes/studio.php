@@ -220,6 +220,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('imports/{import}/undo', [ImportController::class, 'undo']);
         Route::get('imports/{import}/report', [ImportController::class, 'report']);
         Route::get('warmth', [WarmthController::class, 'index']);
+        Route::get('warmth/suggestions', [WarmthController::class, 'suggestions']);
         Route::post('warmth/preview', [WarmthController::class, 'preview']);
         Route::put('warmth', [WarmthController::class, 'update']);
         Route::put('warmth/notices', [WarmthController::class, 'notices']);

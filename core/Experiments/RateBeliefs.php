@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Experiments;
 
+use Lantern\Core\Statistics\Gamma;
+
 /**
  * Rates. Before anything was seen every rate is as likely as any other (a uniform prior), so after s of n it is distributed as
  * Beta(1 + s, 1 + n - s). Chances and losses are one-dimensional integrals of these, worked out on points that lie close wherever one

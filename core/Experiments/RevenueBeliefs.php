@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Experiments;
 
+use Lantern\Core\Statistics\Normal;
+
 /**
  * Revenue per visitor, where most pay nothing: the rate of those who buy, as {@see RateBeliefs} has it, times what a buyer pays on
  * average. That average is distributed as Student's around the mean of the buyers so far, with two more buyers who paid what all

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Experiments;
 
+use Lantern\Core\Statistics\Gamma;
+
 /**
  * Did visitors fall to the variants as their weights say? Pearson's chi-square of the counts; where such counts come about by chance in
  * fewer than one of a thousand tests, something sorts the visitors, and nothing that the test says can be believed.

@@ -6,6 +6,7 @@ import { api } from '@/api/client';
 import type { WarmPerson, WarmthList, WarmthMove, WarmthWeights } from '@/api/types';
 import { peopleTabs } from '@/people/tabs';
 import WarmthMark from '@/people/WarmthMark.vue';
+import WarmthSuggestions from '@/people/WarmthSuggestions.vue';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import { ago, count, counted } from '@/ui/format';
@@ -20,6 +21,10 @@ const tried = ref<{ points: Record<string, number>; halfLife: number } | null>(n
 const moves = ref<WarmthMove[]>([]);
 const busy = ref(false);
 const asTried = (w: WarmthWeights) => ({ points: Object.fromEntries(w.actions.map((a) => [a.id, a.points])), halfLife: w.halfLife });
+function withPoints(action: string, points: number) {
+    const now = tried.value ?? asTried(list.value!.weights);
+    return { ...now, points: { ...now.points, [action]: points } };
+}
 const changed = computed(() => tried.value !== null && JSON.stringify(tried.value) !== JSON.stringify(asTried(list.value!.weights)));
 
 async function load(): Promise<void> {
@@ -151,18 +156,14 @@ const spoken = (p: WarmPerson) =>
                             :max="list.weights.most"
                             :value="tried?.points[a.id] ?? a.points"
                             :aria-label="`Points for: ${a.label}`"
-                            @input="
-                                tried = {
-                                    ...(tried ?? asTried(list.weights)),
-                                    points: {
-                                        ...(tried ?? asTried(list.weights)).points,
-                                        [a.id]: Number(($event.target as HTMLInputElement).value),
-                                    },
-                                }
-                            "
+                            @input="tried = withPoints(a.id, Number(($event.target as HTMLInputElement).value))"
                         />
                     </label>
                 </div>
+                <WarmthSuggestions
+                    :points="(tried ?? asTried(list.weights)).points"
+                    @use="(action, points) => (tried = withPoints(action, points))"
+                />
                 <div v-if="changed" class="sticky bottom-0 mt-4 space-y-2 border-t border-line bg-paper py-3" data-test="moves">
                     <h3 class="label">With these weights</h3>
                     <ol class="max-h-56 overflow-auto">

@@ -9,12 +9,12 @@ use Lantern\Core\Experiments\Answer;
 use Lantern\Core\Experiments\Arm;
 use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Experiments\Evidence;
-use Lantern\Core\Experiments\Gamma;
 use Lantern\Core\Experiments\Purchases;
 use Lantern\Core\Experiments\SampleRatio;
 use Lantern\Core\Experiments\StoppingRule;
 use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Verdict;
+use Lantern\Core\Statistics\Gamma;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

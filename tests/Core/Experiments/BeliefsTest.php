@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core\Experiments;
 
 use Lantern\Core\Experiments\Arm;
-use Lantern\Core\Experiments\Gamma;
-use Lantern\Core\Experiments\Normal;
 use Lantern\Core\Experiments\Purchases;
 use Lantern\Core\Experiments\RateBeliefs;
 use Lantern\Core\Experiments\RevenueBeliefs;
+use Lantern\Core\Statistics\Gamma;
+use Lantern\Core\Statistics\Normal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

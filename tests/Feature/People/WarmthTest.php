@@ -244,4 +244,36 @@ final class WarmthTest extends TestCase
         self::assertSame([2, 1], [DB::table('events')->where('type', 'became-warm')->count(),
             DB::table('messages')->where('kind', 'notice')->count()]);
     }
+
+    public function test_suggestions_come_of_the_owners_own_sales_and_of_enough_of_them(): void
+    {
+        $this->actingAs($this->owner);
+        $this->getJson('/studio/api/warmth/suggestions')->assertOk()->assertJson(['buyers' => 0, 'least' => 30, 'actions' => []]);
+        $day = fn (int $ago): string => now()->subDays($ago)->format('Y-m-d');
+        foreach (range(1, 200) as $n) {
+            $person = $this->person("p{$n}")->id;
+            $clicks = $n <= 100;
+            $buys = $clicks ? $n <= 40 : $n <= 110;
+            foreach (['joined' => 20, ...$clicks ? ['clicked' => 12] : [], ...$buys ? ['bought' => 5] : []] as $action => $ago) {
+                DB::table('warm_days')->insert(['person_id' => $person, 'action' => $action, 'day' => $day($ago)]);
+            }
+        }
+        // Of those who never joined, of the owner's own tries and of another's people nothing is counted.
+        $try = $this->person('try');
+        $try->forceFill(['owner_try' => true])->save();
+        $import = $this->person('imported');
+        foreach ([[$try->id, 'joined', 20], [$try->id, 'bought', 3], [$import->id, 'bought', 3]] as [$id, $action, $ago]) {
+            DB::table('warm_days')->insert(['person_id' => $id, 'action' => $action, 'day' => $day($ago)]);
+        }
+        $this->travel(1)->days();
+        $said = $this->getJson('/studio/api/warmth/suggestions')->assertOk()->json();
+        self::assertSame(50, $said['buyers']);
+        self::assertSame([['id' => 'clicked', 'label' => 'Clicked in an email', 'did' => 80, 'others' => 50, 'times' => 6, 'sure' => 99.9,
+            'points' => 26, 'now' => 6]], $said['actions']);
+        // Worked out once a day, and the owner's own alone.
+        DB::table('warm_days')->where('action', 'bought')->delete();
+        self::assertSame(50, $this->getJson('/studio/api/warmth/suggestions')->json('buyers'));
+        $this->actingAs($this->owner('other@example.com'));
+        $this->getJson('/studio/api/warmth/suggestions')->assertOk()->assertJson(['buyers' => 0]);
+    }
 }

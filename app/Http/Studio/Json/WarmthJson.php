@@ -9,6 +9,8 @@ use App\Support\Instant;
 use App\Warmth\Scores;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Warmth\Action;
+use Lantern\Core\Warmth\BeforeBuying;
+use Lantern\Core\Warmth\Forerunner;
 use Lantern\Core\Warmth\Score;
 use Lantern\Core\Warmth\Weights;
 
@@ -54,6 +56,23 @@ final class WarmthJson
         }
 
         return $said === [] ? '' : ucfirst(implode(', ', $said)).'.';
+    }
+
+    /**
+     * @param  array{buyers: int, found: list<Forerunner>}  $counted
+     * @return array<string, mixed>
+     */
+    public static function suggestions(array $counted, Weights $weights): array
+    {
+        $says = array_values(array_filter($counted['found'], fn (Forerunner $f): bool => $f->says()));
+        $share = fn (float $of): int => (int) round(100 * $of / max(1, $counted['buyers']));
+
+        return ['buyers' => $counted['buyers'], 'least' => BeforeBuying::LEAST,
+            'actions' => array_map(fn (Forerunner $f): array => ['id' => $f->action->value, 'label' => $f->action->label(),
+                'did' => $share($f->did), 'others' => $share($f->expected), 'times' => round(min($f->times, 1000), $f->times < 10 ? 1 : 0),
+                'sure' => floor(1000 * min($f->sure, 0.999)) / 10, 'points' => $f->points(), 'now' => $weights->worth($f->action)], $says),
+            'nothing' => array_values(array_map(fn (Forerunner $f): string => $f->action->label(),
+                array_filter($counted['found'], fn (Forerunner $f): bool => ! $f->says())))];
     }
 
     /** @return array<string, mixed> */

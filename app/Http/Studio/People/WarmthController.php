@@ -10,6 +10,7 @@ use App\Models\Person;
 use App\Support\Input;
 use App\Support\Instant;
 use App\Warmth\Scores;
+use App\Warmth\Suggestions;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -47,6 +48,13 @@ final class WarmthController extends StudioController
                 'activeAt' => Instant::json($person->active_at)];
         })->all()), 'bands' => $this->bands(), 'weights' => WarmthJson::ofWeights($weights),
             'notices' => $this->business()->warmth_notices]);
+    }
+
+    /** Which actions came before buying more often than by chance, by the owner's own sales. */
+    public function suggestions(): JsonResponse
+    {
+        return response()->json(WarmthJson::suggestions(Suggestions::of($this->business(), CarbonImmutable::now()),
+            Scores::weights($this->business())));
     }
 
     /** Who would be how warm with other weights. Nothing is kept. */

@@ -48,3 +48,13 @@ export interface WarmthMove {
     then: number;
     band: Band;
 }
+
+/** What the owner's own sales say: which actions came before buying more often than by chance. Shares in percent. */
+export interface WarmthSuggestions {
+    /** Who bought on a later day than they joined. */
+    buyers: number;
+    least: number;
+    actions: { id: string; label: string; did: number; others: number; times: number; sure: number; points: number; now: number }[];
+    /** Of these nothing can be said. */
+    nothing: string[];
+}

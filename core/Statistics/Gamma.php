@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Experiments;
+namespace Lantern\Core\Statistics;
 
-/** The gamma function and what is made of it, as far as experiments need it. Relative errors are below 1e-12. */
+/** The gamma function and what is made of it, as far as it is needed here. Relative errors are below 1e-12. */
 final class Gamma
 {
     /** The natural logarithm of the gamma function of a positive number, by Stirling's series (Abramowitz and Stegun 6.1.41). */

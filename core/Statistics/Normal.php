@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Experiments;
+namespace Lantern\Core\Statistics;
 
 /** Quantiles of the normal distribution and of Student's. */
 final class Normal
