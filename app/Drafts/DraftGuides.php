@@ -23,6 +23,10 @@ use Lantern\Core\Support\Invalid;
 /** Guides that come into a draft, and their pages: added, duplicated, put in another order. */
 final readonly class DraftGuides
 {
+    public function __construct(private DraftParts $parts)
+    {
+    }
+
     /**
      * A guide with pages: of a document, or those of the starter.
      *
@@ -88,6 +92,21 @@ final readonly class DraftGuides
             }
 
             return $rows;
+        });
+    }
+
+    /**
+     * The pages of a document in place of those that are there.
+     *
+     * @param  list<array{name: string, document: Document}>  $pages
+     * @return array{list<DraftPart>, list<string>} the new ones, and the ids of those that went
+     */
+    public function replace(DraftPart $guide, array $pages): array
+    {
+        return DB::transaction(function () use ($guide, $pages): array {
+            $gone = GuideKind::pages($guide)->with('funnel')->get()->each($this->parts->remove(...));
+
+            return [$this->addAll($guide, $pages, null), array_values($gone->map(fn (DraftPart $p): string => $p->id)->all())];
         });
     }
 

@@ -44,7 +44,8 @@ final class Suggestions
         $rows = DB::table('warm_days')->join('people', 'people.id', '=', 'warm_days.person_id')->where('business_id', $business->id)
             ->where('owner_try', false)->groupBy('person_id', 'action')->orderBy('person_id')
             ->selectRaw('person_id, action, min(day) as day')->cursor();
-        foreach ($rows->chunkWhile(fn (\stdClass $row, int $i, Collection $chunk): bool => $row->person_id === $chunk->last()?->person_id) as $ofPerson) {
+        $same = fn (\stdClass $row, int $i, Collection $chunk): bool => $row->person_id === $chunk->last()?->person_id;
+        foreach ($rows->chunkWhile($same) as $ofPerson) {
             $first = [];
             foreach ($ofPerson as $row) {
                 $first[(string) $row->action] = $day((string) $row->day);

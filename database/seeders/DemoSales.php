@@ -26,6 +26,7 @@ use App\Orders\Reconciling;
 use App\Orders\Refunding;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
+use App\People\Proof\Proven;
 use App\Publishing\Publishing;
 use App\Support\DemoProgress;
 use App\Support\Ids;
@@ -222,7 +223,7 @@ final class DemoSales
         }
         foreach ($this->offer->day($this->funnel, $day, max(1, intdiv(5, $part)), $this->crowd, $now) as [$person, $at]) {
             $visitor = $this->crowd->visitorId();
-            $this->view($this->plan()->pageAt('introductory'), $visitor, 'email', $at->subMinute());
+            $this->view($this->plan()->pageAt('introductory'), $visitor, 'email', $at->subMinute(), $person);
             $dice = $this->crowd->between(1, 100);
             // Some at once, some when they are told that a day or three hours are left, some when it is over.
             $hours = match (true) {
@@ -241,7 +242,7 @@ final class DemoSales
             [$at, $person, $visitor, $which] = array_shift($this->deciding);
             $offer = $this->named("First Season, {$which}");
             try {
-                $this->view($this->checkoutOf($offer), $visitor, 'email', $at);
+                $this->view($this->checkoutOf($offer), $visitor, 'email', $at, $person);
                 $this->purchase($offer, $this->checkoutOf($offer), $visitor, 'email', $at, $person);
             } catch (NotForSale) {
                 // They came too late for it after all.
@@ -249,11 +250,12 @@ final class DemoSales
         }
     }
 
-    private function view(?PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at): void
+    /** @param  Person|null  $reader  who came by a link in an email */
+    private function view(?PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at, ?Person $reader = null): void
     {
         CarbonImmutable::setTestNow($at);
         $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, $at, $this->funnel, $this->funnel->liveVersion,
-            $page?->id, visitor: $visitor, source: $source, device: DemoResults::device($visitor)));
+            $page?->id, personId: $reader?->id, visitor: $visitor, source: $source, device: DemoResults::device($visitor)));
     }
 
     private function purchase(Offer $offer, PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at,
@@ -277,7 +279,8 @@ final class DemoSales
             Quote::of($wanted, TaxRate::of(1900), $coupon), EmailAddress::of($somebody['email']),
             $somebody['first_name'] === '' ? '' : ucwords(str_replace('.', ' ', (string) strstr($somebody['email'], '@', true))),
             md5($visitor),
-            $at, $this->bank->keepCard($card), $coupon, $coupon->code ?? '', null, $visitor, $this->crowd->zone(), $source, '192.0.2.7'));
+            $at, $this->bank->keepCard($card), $coupon, $coupon->code ?? '', null, $visitor, $this->crowd->zone(), $source, '192.0.2.7',
+            proven: $person === null ? null : Proven::byCookie($person->id, $person->business_id)));
         $this->payments->ask($order->payments[0]->setRelation('order', $order->load(['funnel.business', 'lines'])));
         $order = Order::query()->with(['funnel.business', 'version', 'person'])->findOrFail($order->id);
         if ($order->state->isBought()) {

@@ -47,15 +47,18 @@ export function useGuideSteps() {
         return guide;
     }
 
-    /** Pages more: one to fill in, a copy of one, or those of a document. */
-    async function addPages(guide: string, given: { after?: string; of?: string; pages?: NewPage[] }): Promise<GuidePage[]> {
+    /** Pages more: one to fill in, a copy of one, or those of a document, which may come in place of all that are there. */
+    async function addPages(
+        guide: string,
+        given: { after?: string; of?: string; pages?: NewPage[]; instead?: boolean },
+    ): Promise<GuidePage[]> {
         await store.flush();
-        const { pages } = await api.post<{ pages: GuidePage[] }>(`guides/${guide}/pages`, given);
+        const { pages, removed = [] } = await api.post<{ pages: GuidePage[]; removed?: string[] }>(`guides/${guide}/pages`, given);
         const ids = pages.map((p) => p.id);
         await act(
             ids.length === 1 ? `“${pages[0]!.name}” was added to the guide` : `${ids.length} pages were added to the guide`,
-            () => restore(ids),
-            () => remove([...ids].reverse()),
+            () => remove(removed).then(() => restore(ids)),
+            () => remove([...ids].reverse()).then(() => restore(removed)),
         );
         return pages;
     }

@@ -158,5 +158,13 @@ final class DocumentTest extends GuideTestCase
         self::assertSame(['A', 'B'], array_map(fn ($p): string => $p->text('name'), array_slice($this->pages(), 1, 2)));
         $this->postJson("/studio/api/guides/{$this->guide->id}/pages", ['pages' => array_fill(0, 53, $read[0])])->assertStatus(422);
         self::assertCount(8, $this->pages(), 'all of them or none');
+        // Or in place of all, of which there may be many.
+        $old = array_map(fn ($p): string => $p->id, $this->pages());
+        $answer = $this->postJson("/studio/api/guides/{$this->guide->id}/pages",
+            ['pages' => array_fill(0, 60, $read[0]), 'instead' => true])
+            ->assertCreated()->assertJson(['removed' => $old]);
+        self::assertSame(array_column($answer->json('pages'), 'id'), array_map(fn ($p): string => $p->id, $this->pages()));
+        $this->postJson("/studio/api/guides/{$this->guide->id}/pages", ['pages' => [['name' => '']], 'instead' => true])->assertStatus(422);
+        self::assertCount(60, $this->pages());
     }
 }

@@ -56,6 +56,11 @@ final class GuideController extends StudioController
         $after = $after === '' ? null : $after;
         $pages = $this->pages($request);
         $of = Input::text($request, 'of');
+        if ($pages !== [] && $request->boolean('instead')) {
+            [$made, $gone] = $this->guides->replace($found, $pages);
+
+            return response()->json(['pages' => array_map($this->kinds->json(...), $made), 'removed' => $gone], 201);
+        }
         $made = $pages !== [] ? $this->guides->addAll($found, $pages, $after)
             : [$this->guides->add($found, $after, $of === '' ? null : $of)];
 

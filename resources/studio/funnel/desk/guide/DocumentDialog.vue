@@ -24,11 +24,13 @@ const text = ref('');
 const file = ref<File | null>(null);
 const error = ref('');
 const busy = ref(false);
+/** Do they come in place of the pages that are there? */
+const instead = ref(false);
 const pages = ref<(ReadPage & { taken: boolean })[]>([]);
 watch(
     () => props.open,
     () => {
-        [text.value, file.value, error.value, pages.value] = ['', null, '', []];
+        [text.value, file.value, error.value, pages.value, instead.value] = ['', null, '', [], false];
     },
 );
 
@@ -59,7 +61,7 @@ async function take(): Promise<void> {
     const taken = pages.value.filter((p) => p.taken).map(({ name, document }) => ({ name, document }));
     try {
         if (props.guide) {
-            const made = await steps.addPages(props.guide.id, { pages: taken });
+            const made = await steps.addPages(props.guide.id, { pages: taken, instead: instead.value });
             emit('close');
             await router.push(partPath(store.funnel!, 'guide-page', made[0]!.id));
         } else {
@@ -125,6 +127,9 @@ async function take(): Promise<void> {
                     <span class="caption">{{ count(page.words) }} words</span>
                 </li>
             </ol>
+            <label v-if="guide" class="mt-4 flex items-center gap-2">
+                <input v-model="instead" type="checkbox" class="size-4.5 accent-pine" />In place of the pages that are there now
+            </label>
             <div class="mt-5 flex gap-3">
                 <button type="button" class="btn-main" :disabled="busy || !pages.some((p) => p.taken)" @click="take">
                     {{ guide ? 'Add' : 'Make a guide of' }} {{ counted(pages.filter((p) => p.taken).length, 'page') }}
