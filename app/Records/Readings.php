@@ -46,7 +46,7 @@ final class Readings
             $rows[] = $mine + ['page_id' => $id, 'seconds' => $page->seconds, 'scrolled' => $page->scrolled, 'stays' => $page->stays,
                 'read_at' => $page->read ? $at : null];
         }
-        DB::table('guide_pages_seen')->upsert($rows, ['person_id', 'page_id'], ['seconds', 'scrolled', 'stays',
+        DB::table('guide_pages_seen')->upsert($rows, ['person_id', 'guide_id', 'page_id'], ['seconds', 'scrolled', 'stays',
             'read_at' => DB::raw('coalesce(guide_pages_seen.read_at, excluded.read_at)')]);
 
         return Progress::of($reading);

@@ -7,7 +7,6 @@ namespace App\Warmth;
 use App\Models\Business;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Results\Days;
@@ -39,24 +38,38 @@ final class Suggestions
     private static function counted(Business $business, string $today): BeforeBuying
     {
         $counted = new BeforeBuying;
-        $day = fn (string $date): int => intdiv((int) strtotime("{$date} 00:00:00 UTC"), 86_400);
-        $now = $day($today);
-        $rows = DB::table('warm_days')->join('people', 'people.id', '=', 'warm_days.person_id')->where('business_id', $business->id)
+        $now = self::number($today);
+        $person = '';
+        $first = [];
+        foreach (DB::table('warm_days')->join('people', 'people.id', '=', 'warm_days.person_id')->where('business_id', $business->id)
             ->where('owner_try', false)->groupBy('person_id', 'action')->orderBy('person_id')
-            ->selectRaw('person_id, action, min(day) as day')->cursor();
-        $same = fn (\stdClass $row, int $i, Collection $chunk): bool => $row->person_id === $chunk->last()?->person_id;
-        foreach ($rows->chunkWhile($same) as $ofPerson) {
-            $first = [];
-            foreach ($ofPerson as $row) {
-                $first[(string) $row->action] = $day((string) $row->day);
+            ->selectRaw('person_id, action, min(day) as day')->cursor() as $row) {
+            if ($row->person_id !== $person) {
+                self::put($counted, $first, $now);
+                [$person, $first] = [(string) $row->person_id, []];
             }
-            $joined = $first[Action::Joined->value] ?? null;
-            if ($joined !== null) {
-                $since = array_map(fn (int $on): int => $on - $joined, $first);
-                $counted->add($now - $joined, $since[Action::Bought->value] ?? null, $since);
-            }
+            $first[(string) $row->action] = self::number((string) $row->day);
         }
+        self::put($counted, $first, $now);
 
         return $counted;
+    }
+
+    /** @param  array<string, int>  $first  by action, the number of the day on which somebody first did it */
+    private static function put(BeforeBuying $counted, array $first, int $now): void
+    {
+        $joined = $first[Action::Joined->value] ?? null;
+        if ($joined !== null) {
+            $since = array_map(fn (int $on): int => $on - $joined, $first);
+            $counted->add($now - $joined, $since[Action::Bought->value] ?? null, $since);
+        }
+    }
+
+    /** The number of a day, such as 20651. */
+    private static function number(string $day): int
+    {
+        static $known = [];
+
+        return $known[$day] ??= intdiv((int) strtotime("{$day} 00:00:00 UTC"), 86_400);
     }
 }

@@ -70,7 +70,7 @@ return new class extends Migration
             $table->unsignedTinyInteger('scrolled')->default(0);
             $table->unsignedSmallInteger('stays')->default(0);
             $table->timestamp('read_at', 3)->nullable();
-            $table->primary(['person_id', 'page_id']);
+            $table->primary(['person_id', 'guide_id', 'page_id']);
             $table->index(['guide_id', 'page_id']);
         });
         Schema::table('businesses', function (Blueprint $table): void {
