@@ -23,7 +23,7 @@ $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
     $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page',
-        'results' => 'leaks tests', 'people' => 'warmth'];
+        'results' => 'leaks tests', 'people' => 'warmth', 'sequence' => 'form', 'guide' => 'reading'];
     array_push($wanted, ...explode(' ', implode(' ', array_intersect_key($halves, array_flip($wanted)))));
 }
 
@@ -131,6 +131,9 @@ $go("funnels/{$funnel}/form/".$parts('forms'), 'fieldset');
 $shoot($studio, 'form');
 $go("funnels/{$funnel}/sequence/".$parts('sequences'), 'table tbody tr');
 $shoot($studio, 'sequence');
+$join('sequence', 'form');
+$go("funnels/{$funnel}/guide/".$parts('guides').'?view=readers', '[data-test=readers] tbody tr');
+$shoot($studio, 'guide');
 $go('people', 'table tbody tr');
 $press('Everybody', '[aria-haspopup=listbox]');
 $press('Keen on the plan', '[role=option]');
@@ -140,9 +143,11 @@ $go('people/warmth', '[data-test=first] li');
 $shoot($studio, 'warmth');
 $join('people', 'warmth');
 $go('people?', 'table tbody tr');
+// Somebody who has read all of the guide.
 $person = (string) $studio->executeScript('return (async () => (await (await '
-    ."fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
-$go("people/{$person}", '#history');
+    ."fetch('/studio/api/guides/".$parts('guides')."/readers?list=finished')).json()).readers[2].id)()");
+$go("people/{$person}", '[data-test=reading]');
+$studio->executeScript('document.querySelector("[data-test=reading]").scrollIntoView({ block: "center" })');
 $shoot($studio, 'person');
 $broadcast = (string) $studio->executeScript('return (async () => (await (await '
     ."fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
@@ -197,6 +202,9 @@ $studio->quit();
 $visitor = Chrome::open();
 $visitor->get("{$site}/practice-plan");
 $shoot($visitor, 'opt-in-page');
+$visitor->get("{$site}/practice-plan/read");
+$shoot($visitor, 'reading');
+$join('guide', 'reading');
 $visitor->get("{$site}/first-melody-now");
 $visitor->executeScript('document.querySelector("[name=email]").value = "robin@example.com"');
 sleep(3);
