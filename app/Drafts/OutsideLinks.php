@@ -9,20 +9,14 @@ use Lantern\Core\Page\Block\Blocks;
 use Lantern\Core\Page\Block\Field;
 use Lantern\Core\Page\Block\FieldType;
 use Lantern\Core\Parts\Part;
-use Lantern\Core\Plan\PagePlan;
-use Lantern\Core\Plan\SharedSection;
-use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Shape;
 
-/** Addresses elsewhere to which buttons, pictures and menus of a part lead, and where in it they stand. */
+/** Addresses elsewhere to which buttons, pictures and menus of a part lead, whatever part it is, and where in it they stand. */
 final class OutsideLinks
 {
     /** @return array{Part, array<string, string>} the part without them, and the addresses by `BLOCK:FIELD` or `BLOCK:ENTRY.FIELD` */
     public static function out(Part $part): array
     {
-        if (! $part instanceof PagePlan && ! $part instanceof SharedSection && ! $part instanceof Popup) {
-            return [$part, []];
-        }
         $found = [];
         $written = self::changed($part->toArray(), function (string $where, string $url) use (&$found): string {
             if (preg_match('~^https?://~i', $url) === 1) {

@@ -23,7 +23,10 @@ const HEIGHT = 48;
 
 const chart = computed(() => layOut(store.funnel!, { width: 1140, zoom: 1, quietRoles: session.kit.popups.quietRoles, now: new Date() }));
 const stops = computed(() => stopsOf(store.funnel!, chart.value));
-const isOpen = (stop: Stop) => route.params.open === stop.kind && route.params.part === stop.id;
+/** A page of a guide is open where its guide is. */
+const guide = computed(() => route.params.open === 'guide-page' && store.funnel!.guidePages.find((p) => p.id === route.params.part)?.guide);
+const isOpen = (stop: Stop) =>
+    stop.kind === 'guide' && guide.value === stop.id ? true : route.params.open === stop.kind && route.params.part === stop.id;
 const at = computed(() => stops.value.findIndex(isOpen));
 const name = computed(() => (at.value < 0 ? '' : stops.value[at.value]!.name));
 const go = (stop: Stop | undefined) => stop && router.push(partPath(store.funnel!, stop.kind as PartKind, stop.id));
