@@ -25,8 +25,8 @@ final class PrintedText
     /** A title that runs along above or below is short. */
     private const LONGEST_RUNNING = 80;
 
-    /** How wide a letter is, of its size, where nothing else is known of the font. */
-    private const LETTER = 0.5;
+    /** How wide letters are, of their size, where nothing else is known of the font: narrow ones, wide ones, capitals, all others. */
+    private const WIDTHS = ['/[ijltfrI1.,;:!|\'’()\[\] ]/u' => 0.3, '/[mwMW@%—]/u' => 0.85, '/[A-HJ-LN-VX-Z]/' => 0.68, '/./su' => 0.53];
 
     /**
      * @param  list<list<PrintedWord>>  $sheets  of each sheet what is printed on it, in the order of reading
@@ -51,16 +51,18 @@ final class PrintedText
      */
     private static function lines(array $words): array
     {
+        // Where spaces are printed too, none has to be guessed between letters.
+        $spaced = array_filter($words, fn (PrintedWord $w): bool => trim($w->text) === '' && $w->text !== '') !== [];
         $lines = [];
         foreach ($words as $word) {
             $text = (string) preg_replace('/\s+/u', ' ', $word->text);
             $size = max(1.0, $word->size);
-            $end = $word->x + mb_strlen($text) * $size * self::LETTER;
+            $end = $word->x + self::width($text) * $size;
             $n = count($lines);
             $last = $lines[$n - 1] ?? null;
             if ($last !== null && abs($last->y - $word->y) < 0.35 * max($size, $last->size) && $word->x >= $last->x) {
                 // Letters that are printed one by one stand close together; longer pieces are words of their own.
-                $close = mb_strlen($text) <= 2 && $word->x - $last->end < 0.25 * $size;
+                $close = mb_strlen($text) <= 2 && $word->x - $last->end < ($spaced ? 1.5 : 0.25) * $size;
                 $space = $close || str_ends_with($last->text, ' ') || str_starts_with($text, ' ') ? '' : ' ';
                 // A bullet may be of another size than what it stands before.
                 $lines[$n - 1] = new PrintedWord($last->x, $last->y, mb_strlen(trim($last->text)) <= 2 ? $size : $last->size,
@@ -71,6 +73,18 @@ final class PrintedText
         }
 
         return array_map(fn (PrintedWord $l): PrintedWord => $l->trimmed(), array_values($lines));
+    }
+
+    /** How wide a text is, in sizes of its letters, about. */
+    private static function width(string $text): float
+    {
+        $width = 0.0;
+        foreach (self::WIDTHS as $letters => $each) {
+            $text = (string) preg_replace($letters, '', $text, -1, $count);
+            $width += $count * $each;
+        }
+
+        return $width;
     }
 
     /**

@@ -151,6 +151,11 @@ final class DocumentTest extends TestCase
         yield 'letters that are printed one by one' => [[array_map(fn (int $i): array => $line(660, 'cello'[$i], 50 + 6 * $i),
             range(0, 4))],
             ['<p>cello</p>', '---']];
+        $letters = fn (string $text, array $at): array => array_map(fn (string $letter, int $x): array => $line(660, $letter, $x),
+            str_split($text), $at);
+        yield 'letters with spaces between them, as browsers print' => [[$letters('My mum', [50, 61, 68, 71, 82, 89])],
+            ['<p>My mum</p>', '---']];
+        yield 'letters with a gap for a space' => [[$letters('Mymum', [50, 61, 72, 83, 90])], ['<p>My mum</p>', '---']];
         yield 'words that are printed one by one' => [[[$line(660, 'Play'), $line(660, 'the', 80), $line(660, 'cello', 100)]],
             ['<p>Play the cello</p>', '---']];
         $sheet = fn (string $n, string $words): array => [$line(800, 'The Practice Plan'), $line(660, $words), $line(40, "Sheet {$n}")];
