@@ -96,7 +96,7 @@ final class GuideKind extends DraftKind
             ->get()->each(fn (DraftPart $page) => $page->forceFill(['removed' => null])->save());
         if (in_array($row->text('address'), self::taken($row->funnel, $row->id), true)) {
             $row->change(['address' => WebAddress::suggest($row->text('address'),
-                fn (string $a): bool => in_array($a, self::taken($row->funnel, $row->id), true))])->save();
+                fn (string $a): bool => in_array($a, self::taken($row->funnel, $row->id), true))]);
         }
     }
 
