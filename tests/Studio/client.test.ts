@@ -1,5 +1,7 @@
+import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, ApiError, query, whenSignedOut } from '@/api/client';
+import { useSession } from '@/stores/session';
 import { newest } from '@/ui/newest';
 import { server, type Reply } from './server';
 
@@ -22,6 +24,20 @@ describe('talking to the API', () => {
             body: { name: 'Zoë' },
             headers: { 'X-XSRF-TOKEN': 'a=b', 'Content-Type': 'application/json' },
         });
+    });
+
+    it.each<[number, boolean]>([
+        [200, true],
+        [401, true],
+        [503, false],
+    ])('signs out, also whoever is signed out already: %d', async (status, leaves) => {
+        setActivePinia(createPinia());
+        server(() => [status, {}]);
+        const assign = vi.spyOn(location, 'assign').mockImplementation(() => {});
+        await useSession()
+            .signOut()
+            .catch(() => undefined);
+        expect(assign).toHaveBeenCalledTimes(leaves ? 1 : 0);
     });
 
     it('lets the browser say what a file is', async () => {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { api } from '@/api/client';
+import { api, ApiError } from '@/api/client';
 import type { Business, Kit, Look, Session } from '@/api/types';
 
 /** Who is signed in, and the business they speak for. */
@@ -55,7 +55,14 @@ export const useSession = defineStore('session', () => {
     }
 
     async function signOut(): Promise<void> {
-        await api.delete('session');
+        try {
+            await api.delete('session');
+        } catch (error) {
+            // Whoever is signed out already, by another tab or by time, gets what they asked for.
+            if (!(error instanceof ApiError && error.status === 401)) {
+                throw error;
+            }
+        }
         location.assign('/studio');
     }
 
