@@ -36,6 +36,7 @@ use Lantern\Core\Plan\Sender;
  * @property string|null $warmth_on the day on which all people were looked at last
  * @property list<string> $sale_notices of what the owner is told at once: sale, trouble, refund
  * @property list<string> $embed_hosts from where videos may be shown on pages
+ * @property \Illuminate\Support\Carbon|null $created_at
  */
 final class Business extends Record
 {

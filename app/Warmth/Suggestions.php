@@ -22,8 +22,10 @@ final class Suggestions
     {
         $today = Days::of($now, $business->zone());
 
+        // The number of a business may be another's in a database that was put in this one's place.
+        $key = "warmth-suggestions-{$business->id}-{$business->created_at?->getTimestamp()}-{$today}";
         /** @var array{int, list<array{string, int, int, float, float, float}>} $kept */
-        $kept = Cache::remember("warmth-suggestions-{$business->id}-{$today}", CarbonImmutable::instance($now)->addDay(),
+        $kept = Cache::remember($key, CarbonImmutable::instance($now)->addDay(),
             function () use ($business, $today): array {
                 $counted = self::counted($business, $today);
 

@@ -176,7 +176,7 @@ final class DemoSales
     private function day(CarbonImmutable $day, CarbonImmutable $now): void
     {
         $part = max(1, (int) config('lantern.demo_part'));
-        $visits = intdiv($this->crowd->between(4, 12), $part);
+        $visits = intdiv($this->crowd->between(4, 10), $part);
         $minutes = array_map(fn (): int => $this->crowd->between(0, 780), range(0, $visits));
         sort($minutes);
         foreach ($minutes as $minute) {

@@ -120,7 +120,7 @@ final class DemoWebinars
         $part = max(1, (int) config('lantern.demo_part'));
         foreach ($past as $i => $starts) {
             $this->progress->at($this->funnel->name, $i, count($past) + 1);
-            $this->session($starts, intdiv([14, 17, 21][$i], $part), [0.52, 0.58, 0.61][$i], $now);
+            $this->session($starts, intdiv([12, 14, 17][$i], $part), [0.52, 0.58, 0.61][$i], $now);
         }
         $this->progress->at($this->funnel->name, count($past), count($past) + 1);
         $this->registerMany($next, intdiv(12, $part), $now);
