@@ -59,7 +59,8 @@ final class GuideCheck
         }
         $same = array_filter($plan->guides, fn (Guide $g): bool => $g->address === $guide->address && $g->id !== $guide->id);
         if ($plan->pageAt($guide->address) !== null || $same !== []) {
-            $find('guide-address', true, "Something else of this funnel is at the address of “{$guide->title}”, “{$guide->address}”.");
+            $find('guide-address', true,
+                "Something else of this funnel is at the address of “{$guide->title}”, “{$guide->address}”.");
         }
         $given = array_filter($plan->leadMagnets, fn (LeadMagnet $m): bool => $m->guide === $guide->id);
         if ($given === []) {

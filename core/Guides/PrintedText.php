@@ -26,7 +26,8 @@ final class PrintedText
     private const LONGEST_RUNNING = 80;
 
     /** How wide letters are, of their size, where nothing else is known of the font: narrow ones, wide ones, capitals, all others. */
-    private const WIDTHS = ['/[ijltfrI1.,;:!|\'’()\[\] ]/u' => 0.3, '/[mwMW@%—]/u' => 0.85, '/[A-HJ-LN-VX-Z]/' => 0.68, '/./su' => 0.53];
+    private const WIDTHS = ['/[ijltfrI1.,;:!|\'’()\[\] ]/u' => 0.3,
+        '/[mwMW@%—]/u' => 0.85, '/[A-HJ-LN-VX-Z]/' => 0.68, '/./su' => 0.53];
 
     /**
      * @param  list<list<PrintedWord>>  $sheets  of each sheet what is printed on it, in the order of reading

@@ -59,7 +59,8 @@ final class StarterEmails
     /** Where what was asked for is read in the browser, perhaps beside a file. */
     private static function ofGuide(StarterDesk $d, string $guide, bool $file): string
     {
-        return $d->say('<p>thank you for asking for “:title”. It is ready, and this link opens it where you left off, on any device:</p>'
+        return $d->say('<p>thank you for asking for “:title”. It is ready, and this link opens it where you left off, on any '
+            .'device:</p>'
             .'<p><a href=":link">Read it now</a></p>', ['title' => $d->titleHtml(), 'link' => '{{page_'.$guide.'}}'])
             .($file ? $d->say('<p>Would you like it on paper? <a href="{{download_link}}">Here is the file.</a></p>') : '')
             .$d->say('<p>Set a quarter of an hour aside for it this week. Then hit reply and tell me how it went: I read every '

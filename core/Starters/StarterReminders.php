@@ -56,15 +56,16 @@ final class StarterReminders
         $subject = fn (string $english): string => $d->say($english, ['title' => $guide->title]);
 
         return match (true) {
-            $last => [$subject('Before I stop reminding you: :title'), $d->say('<p>this is the last time I mention “:title”. It '
-                .'stays yours, '
-                .'and it opens where you left off:</p><p><a href=":link">Read on</a></p><p>If something in it is not for you, hit reply '
-                .'and tell me. I would like to know.</p>', $with)],
-            $not === 'begun' => [$subject('It is waiting for you: :title'), $d->say('<p>“:title” is ready, and you have not opened it yet. '
-                .'The first page takes a minute:</p><p><a href=":link">Begin to read</a></p>', $with)],
-            default => [$subject('Where you left off: :title'), $d->say('<p>you are not through with “:title” yet. This link '
-                .'opens it where '
-                .'you left off:</p><p><a href=":link">Read on</a></p>', $with)],
+            $last => [$subject('Before I stop reminding you: :title'),
+                $d->say('<p>this is the last time I mention “:title”. It stays yours, and it opens where you left off:</p><p>'
+                    .'<a href=":link">Read on</a></p><p>If something in it is not for you, hit reply and tell me. I '
+                    .'would like to know.</p>', $with)],
+            $not === 'begun' => [$subject('It is waiting for you: :title'),
+                $d->say('<p>“:title” is ready, and you have not opened it yet. The first page takes a minute:</p><p>'
+                    .'<a href=":link">Begin to read</a></p>', $with)],
+            default => [$subject('Where you left off: :title'),
+                $d->say('<p>you are not through with “:title” yet. This link opens it where you left off:</p><p>'
+                    .'<a href=":link">Read on</a></p>', $with)],
         };
     }
 }

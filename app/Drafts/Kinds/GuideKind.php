@@ -51,7 +51,8 @@ final class GuideKind extends DraftKind
         if ($part instanceof Guide && $part->address !== $row->text('address')) {
             WebAddress::check($part->address);
             if (in_array($part->address, self::taken($row->funnel, $row->id), true)) {
-                throw Invalid::at('address', "Something else of this funnel is at “{$part->address}”. Please choose another web address.");
+                throw Invalid::at('address',
+                    "Something else of this funnel is at “{$part->address}”. Please choose another web address.");
             }
         }
     }

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { EyeIcon } from '@heroicons/vue/24/outline';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import AddSection from '@/funnel/desk/AddSection.vue';
-import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
+import DeskColumn from '@/funnel/desk/column/DeskColumn.vue';
 import PageColumn from '@/funnel/desk/column/PageColumn.vue';
-import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
 import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
 import VariantColumn from '@/funnel/desk/experiment/VariantColumn.vue';
 import VariantSwitch from '@/funnel/desk/experiment/VariantSwitch.vue';
@@ -20,12 +19,6 @@ const props = defineProps<{ id: string; place?: string; variant?: boolean }>();
 
 const desk = provideDesk(props.id, props.variant ? 'variant' : 'page');
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
-const column = ref<HTMLElement | null>(null);
-// Another thing begins at its head, wherever the column was.
-watch(
-    () => [desk.section.value?.id, desk.block.value?.id],
-    () => column.value?.scrollTo({ top: 0 }),
-);
 const phone = ref(false);
 const sample = ref(false);
 const session = useSession();
@@ -86,24 +79,10 @@ useDeskKeys(desk, () => adding.value === null);
                 />
             </div>
         </div>
-        <aside ref="column" class="min-h-0 scroll-pt-26 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
-            <BlockColumn
-                v-if="desk.block.value && desk.section.value"
-                :key="desk.block.value.id"
-                :section="desk.section.value"
-                :block="desk.block.value"
-                @format="(how, value) => canvas?.format(how, value)"
-                @insert="(words) => canvas?.insert(words)"
-            />
-            <SectionColumn
-                v-else-if="desk.section.value"
-                :key="desk.section.value.id"
-                :section="desk.section.value"
-                @add="adding = $event"
-            />
-            <VariantColumn v-else-if="variant && store.variant(id)" :variant="store.variant(id)!" @add="adding = $event" />
+        <DeskColumn :canvas="canvas" @add="adding = $event">
+            <VariantColumn v-if="variant && store.variant(id)" :variant="store.variant(id)!" @add="adding = $event" />
             <PageColumn v-else-if="page" :page="page" @add="adding = $event" />
-        </aside>
+        </DeskColumn>
         <AddSection :after="adding" @close="adding = null" />
     </div>
 </template>

@@ -1,54 +1,23 @@
 <script setup lang="ts">
 import { TabGroup, TabList, TabPanel, TabPanels, Tab } from '@headlessui/vue';
-import { watchDebounced } from '@vueuse/core';
-import { computed, ref } from 'vue';
-import { api, ApiError } from '@/api/client';
-import type { Finding, Page } from '@/api/types';
-import { useFunnel } from '@/funnel/funnelStore';
+import { computed } from 'vue';
+import type { Page } from '@/api/types';
 import CheckTab from '@/funnel/desk/column/CheckTab.vue';
 import LookTab from '@/funnel/desk/column/LookTab.vue';
 import OutlineTab from '@/funnel/desk/column/OutlineTab.vue';
 import PageTab from '@/funnel/desk/column/PageTab.vue';
+import { usePageCheck } from '@/funnel/desk/column/usePageCheck';
 import { useDesk } from '@/funnel/desk/useDesk';
-import { useToasts } from '@/stores/toasts';
 
 const props = defineProps<{ page: Page }>();
 defineEmits<{ add: [after: string] }>();
 
-const store = useFunnel();
 const desk = useDesk();
-const toasts = useToasts();
-const findings = ref<Finding[]>([]);
-const tabs = computed(() => ['Sections', 'Look', 'Page', findings.value.length > 0 ? `Check ${findings.value.length}` : 'Check']);
-
-/** The page check runs along with the work. */
-watchDebounced(
-    () =>
-        JSON.stringify([
-            props.page.document,
-            store.funnel?.sharedSections,
-            store.funnel?.look,
-            store.funnel?.changes,
-            store.funnel?.forms,
-            store.funnel?.ways,
-        ]),
-    async () => {
-        try {
-            const body = {
-                document: props.page.document,
-                shared: Object.fromEntries((store.funnel?.sharedSections ?? []).map((s) => [s.id, s.section])),
-                look: store.funnel?.look,
-                changes: store.funnel?.changes,
-            };
-            findings.value = (await api.post<{ findings: Finding[] }>(`pages/${desk.pageId}/check`, body)).findings;
-        } catch (error) {
-            if (!(error instanceof ApiError && error.offline)) {
-                toasts.trouble(error);
-            }
-        }
-    },
-    { debounce: 300, immediate: true },
+const findings = usePageCheck(
+    () => desk.pageId,
+    () => props.page.document,
 );
+const tabs = computed(() => ['Sections', 'Look', 'Page', findings.value.length > 0 ? `Check ${findings.value.length}` : 'Check']);
 </script>
 
 <template>

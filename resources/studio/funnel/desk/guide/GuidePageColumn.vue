@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue';
 import { DocumentDuplicateIcon, TrashIcon } from '@heroicons/vue/24/outline';
-import { watchDebounced } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, ApiError } from '@/api/client';
-import type { Finding, Guide, GuidePage } from '@/api/types';
+import type { Guide, GuidePage } from '@/api/types';
 import CheckTab from '@/funnel/desk/column/CheckTab.vue';
 import OutlineTab from '@/funnel/desk/column/OutlineTab.vue';
+import { usePageCheck } from '@/funnel/desk/column/usePageCheck';
 import { toRead } from '@/funnel/desk/guide/words';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useGuideSteps } from '@/funnel/guideSteps';
@@ -26,28 +25,15 @@ const steps = useSteps();
 const guideSteps = useGuideSteps();
 const router = useRouter();
 const toasts = useToasts();
-const findings = ref<Finding[]>([]);
+const findings = usePageCheck(
+    () => props.page.id,
+    () => props.page.document,
+);
 const tabs = computed(() => ['Sections', 'Page', findings.value.length > 0 ? `Check ${findings.value.length}` : 'Check']);
 const isOpen = computed(() => {
     const shown = store.funnel!.guidePages.filter((p) => p.guide === props.guide.id && !p.hidden);
     return shown.findIndex((p) => p.id === props.page.id) < props.guide.open;
 });
-
-watchDebounced(
-    () => JSON.stringify([props.page.document, store.funnel?.look, store.funnel?.changes, store.funnel?.ways]),
-    async () => {
-        try {
-            findings.value = (
-                await api.post<{ findings: Finding[] }>(`pages/${props.page.id}/check`, { document: props.page.document })
-            ).findings;
-        } catch (error) {
-            if (!(error instanceof ApiError && error.offline)) {
-                toasts.trouble(error);
-            }
-        }
-    },
-    { debounce: 300, immediate: true },
-);
 
 async function duplicate(): Promise<void> {
     try {

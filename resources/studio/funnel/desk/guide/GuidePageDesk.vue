@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import AddSection from '@/funnel/desk/AddSection.vue';
-import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
-import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
+import DeskColumn from '@/funnel/desk/column/DeskColumn.vue';
 import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
 import GuidePageColumn from '@/funnel/desk/guide/GuidePageColumn.vue';
 import GuideShell from '@/funnel/desk/guide/GuideShell.vue';
@@ -17,11 +16,6 @@ const props = defineProps<{ id: string; place?: string }>();
 const store = useFunnel();
 const desk = provideDesk(props.id, 'guide-page');
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
-const column = ref<HTMLElement | null>(null);
-watch(
-    () => [desk.section.value?.id, desk.block.value?.id],
-    () => column.value?.scrollTo({ top: 0 }),
-);
 const phone = ref(false);
 const page = computed(() => store.guidePage(props.id));
 const guide = computed(() => store.guide(page.value?.guide ?? ''));
@@ -49,23 +43,9 @@ useDeskKeys(desk, () => adding.value === null);
                 </div>
                 <DeviceSwitch v-model="phone" class="absolute bottom-4 left-4" />
             </div>
-            <aside ref="column" class="min-h-0 scroll-pt-26 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
-                <BlockColumn
-                    v-if="desk.block.value && desk.section.value"
-                    :key="desk.block.value.id"
-                    :section="desk.section.value"
-                    :block="desk.block.value"
-                    @format="(how, value) => canvas?.format(how, value)"
-                    @insert="(words) => canvas?.insert(words)"
-                />
-                <SectionColumn
-                    v-else-if="desk.section.value"
-                    :key="desk.section.value.id"
-                    :section="desk.section.value"
-                    @add="adding = $event"
-                />
-                <GuidePageColumn v-else :page="page" :guide="guide" @add="adding = $event" />
-            </aside>
+            <DeskColumn :canvas="canvas" @add="adding = $event">
+                <GuidePageColumn :page="page" :guide="guide" @add="adding = $event" />
+            </DeskColumn>
             <AddSection :after="adding" @close="adding = null" />
         </div>
     </GuideShell>

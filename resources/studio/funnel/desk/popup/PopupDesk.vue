@@ -6,8 +6,7 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Finding } from '@/api/types';
-import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
-import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
+import DeskColumn from '@/funnel/desk/column/DeskColumn.vue';
 import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
 import SplitTestSection from '@/funnel/desk/experiment/SplitTestSection.vue';
 import TestTab from '@/funnel/desk/experiment/TestTab.vue';
@@ -39,12 +38,6 @@ const steps = useSteps();
 const router = useRouter();
 const toasts = useToasts();
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
-const column = ref<HTMLElement | null>(null);
-// Another thing begins at its head, wherever the column was.
-watch(
-    () => [desk.section.value?.id, desk.block.value?.id],
-    () => column.value?.scrollTo({ top: 0 }),
-);
 const popup = work.popup;
 const phone = ref(false);
 const under = ref(
@@ -166,17 +159,8 @@ async function takeOut(): Promise<void> {
                 </button>
             </div>
         </div>
-        <aside ref="column" class="min-h-0 scroll-pt-26 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
-            <BlockColumn
-                v-if="desk.block.value && desk.section.value"
-                :key="desk.block.value.id"
-                :section="desk.section.value"
-                :block="desk.block.value"
-                @format="(how, value) => canvas?.format(how, value)"
-                @insert="(words) => canvas?.insert(words)"
-            />
-            <SectionColumn v-else-if="desk.section.value" :key="desk.section.value.id" :section="desk.section.value" />
-            <template v-else>
+        <DeskColumn :canvas="canvas">
+            <template #default>
                 <div v-if="!variant" class="mb-4 space-y-3">
                     <TextField
                         :model-value="popup.name"
@@ -240,6 +224,6 @@ async function takeOut(): Promise<void> {
                     </button>
                 </template>
             </template>
-        </aside>
+        </DeskColumn>
     </div>
 </template>
