@@ -9,6 +9,7 @@ use App\Support\Instant;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Guides\ReadingCurve;
+use Lantern\Core\Statistics\Median;
 
 /** How a guide is read: how many began and finished it, for how long, where they stop, what they come back to, and by whom. */
 final class GuideNumbers
@@ -37,24 +38,11 @@ final class GuideNumbers
 
         return ['given' => max($given, count($readers)), 'begun' => count($readers),
             'finished' => $readers->whereNotNull('finished_at')->count(),
-            'median' => self::median(array_map(fn (object $r): int => (int) $r->seconds, $readers->all())),
+            'median' => Median::of(array_values(array_map(fn (object $r): int => (int) $r->seconds, $readers->all()))),
             'pages' => array_map(fn (string $id): array => ['id' => $id, 'name' => $facts->names[$id],
                 'reached' => $curve->reached[$id] ?? 0, 'seen' => count($times[$id] ?? []), 'read' => $counts[$id]['read'] ?? 0,
-                'again' => $counts[$id]['again'] ?? 0, 'median' => self::median($times[$id] ?? [])], $facts->ids()),
+                'again' => $counts[$id]['again'] ?? 0, 'median' => Median::of($times[$id] ?? [])], $facts->ids()),
             'stop' => $curve->stop(), 'least' => ReadingCurve::LEAST];
-    }
-
-    /** @param  array<array-key, int>  $seconds */
-    private static function median(array $seconds): int
-    {
-        sort($seconds);
-        $middle = intdiv(count($seconds), 2);
-
-        return match (true) {
-            $seconds === [] => 0,
-            count($seconds) % 2 === 1 => $seconds[$middle],
-            default => intdiv($seconds[$middle - 1] + $seconds[$middle], 2),
-        };
     }
 
     /** People who may read it. */

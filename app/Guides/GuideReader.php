@@ -15,6 +15,7 @@ use App\Support\SealPurpose;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Forms\SubmissionState;
+use Lantern\Core\Guides\ReadingRight;
 
 /**
  * Who may read a guide: whoever filled in the form in this browser, or came by a link in an email to them. What they wrote and where they
@@ -31,14 +32,14 @@ final readonly class GuideReader
     {
         if ($submission !== null && $submission->state === SubmissionState::Taken && $submission->person_id !== $reader?->person->id) {
             $delivery = self::delivery($facts, (string) $submission->person_id);
-            // What the owner took back afterwards is taken back here, too.
-            if ($delivery !== null && ($delivery->revoked_at === null || $delivery->revoked_at < $submission->submitted_at)) {
+            if ($delivery !== null && ReadingRight::holds($delivery->revoked_at, $submission->submitted_at)) {
                 return new self((string) $submission->person_id, $submission->id);
             }
         }
         $delivery = $reader === null ? null : self::delivery($facts, $reader->person->id);
 
-        return $reader === null || $delivery === null || $delivery->revoked_at !== null ? null : new self($reader->person->id, '');
+        return $reader !== null && $delivery !== null && ReadingRight::holds($delivery->revoked_at, null)
+            ? new self($reader->person->id, '') : null;
     }
 
     private static function delivery(GuideFacts $facts, string $person): ?Delivery

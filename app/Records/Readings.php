@@ -30,7 +30,7 @@ final class Readings
     /** Works out from all sittings how far somebody has come, and keeps it. What was reached once stays reached. */
     public static function follow(string $person, string $guide, string $funnel, GuideFacts $facts, DateTimeImmutable $now): Progress
     {
-        $sittings = self::sittings($person, $guide);
+        $sittings = self::sittings(['person_id' => $person, 'guide_id' => $guide]);
         $reading = Reading::of(array_column($sittings, 0), $facts->pages, $facts->finish, self::read($person, $guide));
         $at = Instant::sql($now);
         $mine = ['person_id' => $person, 'guide_id' => $guide];
@@ -59,11 +59,20 @@ final class Readings
             ->whereNotNull('read_at')->pluck('page_id')->all()));
     }
 
-    /** @return list<array{Sitting, string}> each with when it was last heard of */
-    private static function sittings(string $person, string $guide): array
+    /** @return string|null the page that was looked at last by one door alone */
+    public static function lastBy(string $reading, GuideFacts $facts): ?string
+    {
+        return Reading::of(array_column(self::sittings(['reading_id' => $reading]), 0), $facts->pages, $facts->finish)->last;
+    }
+
+    /**
+     * @param  array<string, string>  $of  whose: by column
+     * @return list<array{Sitting, string}> each with when it was last heard of
+     */
+    private static function sittings(array $of): array
     {
         return array_values(DB::table('guide_sittings')->join('guide_readings', 'guide_readings.id', '=', 'guide_sittings.reading_id')
-            ->where('person_id', $person)->where('guide_id', $guide)->orderBy('guide_sittings.id')
+            ->where($of)->orderBy('guide_sittings.id')
             ->get(['began', 'seen', 'scrolled', 'last_at'])->map(fn (object $s): array => [Sitting::read((int) $s->began,
                 json_decode((string) $s->seen, true), json_decode((string) $s->scrolled, true)), (string) $s->last_at])->all());
     }

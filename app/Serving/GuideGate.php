@@ -7,6 +7,7 @@ namespace App\Serving;
 use App\Guides\Answers;
 use App\Guides\GuideReader;
 use App\Records\GuideFacts;
+use App\Records\Readings;
 use App\Serving\Facts\ReadingFacts;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -50,24 +51,10 @@ final class GuideGate
         $guide = $visit->page->page_id;
         $id = $reader->reading($guide, $visit->funnel->id, CarbonImmutable::now());
         $last = $reader->isProven() ? DB::table('guide_progress')->where('person_id', $reader->person)->where('guide_id', $guide)
-            ->value('last_page') : self::lastOf($id);
+            ->value('last_page') : Readings::lastBy($id, $facts);
 
         return new ReadingFacts($id, GuideReader::seal($id), in_array($last, $facts->ids(), true) ? (string) $last : '',
             Answers::of($reader->person, $guide, $reader->isProven() ? null : $reader->submission));
-    }
-
-    /** Where somebody was by this door alone. */
-    private static function lastOf(string $reading): ?string
-    {
-        $sitting = DB::table('guide_sittings')->where('reading_id', $reading)->orderByDesc('last_at')->orderByDesc('id')->value('seen');
-        $seen = is_string($sitting) ? json_decode($sitting, true) : null;
-        $last = null;
-        foreach (is_array($seen) ? $seen : [] as $page => $intervals) {
-            $until = is_array($intervals) && is_array(end($intervals)) ? end($intervals)[1] ?? 0 : 0;
-            $last = $last === null || $until >= $last[1] ? [(string) $page, $until] : $last;
-        }
-
-        return $last[0] ?? null;
     }
 
     private static function facts(Visit $visit): ?GuideFacts

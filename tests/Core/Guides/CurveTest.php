@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Guides;
 
+use DateTimeImmutable;
 use Lantern\Core\Guides\ReadingCurve;
+use Lantern\Core\Guides\ReadingRight;
 use Lantern\Core\Guides\ReadingTime;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Statistics\Median;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -76,5 +79,40 @@ final class CurveTest extends TestCase
     public function test_minutes_are_never_none(): void
     {
         self::assertSame([1, 1, 2, 3], array_map(ReadingTime::minutes(...), [0, 80, 95, 170]));
+    }
+
+    /** @return iterable<string, array{list<int>, int}> */
+    public static function middles(): iterable
+    {
+        yield 'none' => [[], 0];
+        yield 'one' => [[7], 7];
+        yield 'an odd number, in any order' => [[9, 1, 4], 4];
+        yield 'an even number' => [[9, 1, 4, 6], 5];
+        yield 'rounded down' => [[1, 2], 1];
+    }
+
+    /** @param  list<int>  $numbers */
+    #[DataProvider('middles')]
+    public function test_the_middle_of_numbers(array $numbers, int $expected): void
+    {
+        self::assertSame($expected, Median::of($numbers));
+    }
+
+    /** @return iterable<string, array{string|null, string|null, bool}> taken back, joined, may they read */
+    public static function rights(): iterable
+    {
+        yield 'by an email' => [null, null, true];
+        yield 'by a form' => [null, '2027-01-02', true];
+        yield 'taken back, by an email' => ['2027-01-03', null, false];
+        yield 'taken back after the form' => ['2027-01-03', '2027-01-02', false];
+        yield 'in the same moment' => ['2027-01-03', '2027-01-03', false];
+        yield 'joined anew' => ['2027-01-03', '2027-01-04', true];
+    }
+
+    #[DataProvider('rights')]
+    public function test_who_may_read(?string $takenBack, ?string $joined, bool $may): void
+    {
+        $at = fn (?string $day): ?DateTimeImmutable => $day === null ? null : new DateTimeImmutable($day);
+        self::assertSame($may, ReadingRight::holds($at($takenBack), $at($joined)));
     }
 }

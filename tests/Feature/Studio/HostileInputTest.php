@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
+use App\Drafts\DraftGuides;
 use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -30,7 +31,7 @@ final class HostileInputTest extends TestCase
         'failingUntil',
         'bouncing', 'complaining', 'starts', 'ends', 'window', 'button', 'consentRequired', 'doubleOptIn', 'confirmWords', 'hook', 'notice',
         'to', 'exact', 'reading', 'segment', 'people', 'all', 'read', 'dates', 'existing', 'opened', 'seconds', 'picture', 'tone',
-        'background',
+        'background', 'report', 'answers', 'reminders', 'instead', 'list', 'open', 'saves', 'finish', 'leadMagnet', 'format', 'text',
     ];
 
     /** @return iterable<string, array{mixed}> */
@@ -63,7 +64,8 @@ final class HostileInputTest extends TestCase
             'version' => (string) $funnel->live_version_id,
             'broadcast' => (string) $this->actingAs($owner)->postJson('/studio/api/broadcasts')->json('id'), 'format' => 'csv',
             'message' => (string) DB::table('messages')->value('id'), 'form' => $part('form'), 'kind' => 'opening',
-            'tag' => (string) DB::table('tags')->value('id')];
+            'tag' => (string) DB::table('tags')->value('id'),
+            'guide' => app(DraftGuides::class)->make($funnel->refresh(), ['title' => 'Plan'])->id];
         $given = array_fill_keys(self::NAMES, $value);
         // No web server takes a longer address than this.
         $asked = array_fill_keys(self::NAMES, is_string($value) ? mb_substr($value, 0, 80) : $value);
