@@ -98,8 +98,10 @@ final class Exposures
             ->where(fn (Builder $q) => $q->where('visitor', $visitor ?? '')->orWhere('person_id', $person ?? ''))
             ->where('seen_at', '<=', Instant::sql($at))->get();
         foreach ($rows->groupBy('experiment_id') as $ofTest) {
+            // What the person has seen comes first: whoever types an address that is known gains nobody for what their browser saw.
+            $own = $person === null ? $ofTest : $ofTest->sortByDesc(fn (stdClass $r): bool => $r->person_id === $person);
             /** @var stdClass $row the one that counts, whichever browser it was */
-            $row = $ofTest->firstWhere('counted', 1) ?? self::countedOf($ofTest->first()) ?? $ofTest->first();
+            $row = $own->firstWhere('counted', 1) ?? self::countedOf($own->first()) ?? $own->first();
             if ($row->{$column} === null) {
                 DB::table('experiment_people')->where('id', $row->id)->update([$column => self::after($row, Instant::sql($at))]
                     + ($type === EventType::Bought ? ['paid' => $paid, 'currency' => $currency] : []));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
@@ -54,6 +55,8 @@ final class ResultsTest extends BrowserTestCase
                     $visitor->findElement(WebDriverBy::cssSelector('form.form button'))->click();
                     $this->waitFor($visitor, fn (): bool => (int) $this->sql(
                         'select count(*) from experiment_people where joined_after is not null') === 1, 'the sign-up counts for it');
+                    // Its answer brings cookies: it is another browser only once they have come and are gone.
+                    $this->waitFor($visitor, fn (RemoteWebDriver $b): bool => str_contains($b->getCurrentURL(), 'thank-you'), 'joined');
                 }
                 $visitor->manage()->deleteAllCookies();
             }

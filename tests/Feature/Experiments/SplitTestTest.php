@@ -168,6 +168,18 @@ final class SplitTestTest extends TestCase
         self::assertSame($experiment->id, $this->test);
     }
 
+    public function test_an_address_that_is_known_is_gained_by_no_other_browser_that_it_is_typed_in(): void
+    {
+        $this->start();
+        $by = $this->browsers();
+        foreach ([$by['b'][0], $by['b'][1], $by['a'][0]] as $i => $browser) {
+            $this->travel(1)->hours();
+            $this->asVisitor($browser)->see($browser, $i < 2 ? 'b' : 'a');
+            $this->join($this->funnel, ['email' => 'robin@example.com', 'visitor' => $browser])->assertStatus(303);
+        }
+        self::assertSame([$by['b'][0]], DB::table('experiment_people')->whereNotNull('joined_after')->pluck('visitor')->all());
+    }
+
     public function test_people_who_turn_out_to_be_one_count_once_and_who_is_erased_stays_as_a_number(): void
     {
         $this->start();
