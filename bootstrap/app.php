@@ -42,8 +42,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // Cookies of public pages are made and opened in one place, under seals of their own.
         $middleware->encryptCookies(except: array_map(fn (SiteCookie $c): string => $c->value, SiteCookie::cases()));
         // Who comes and over what is believed from proxies that are named, and from nobody else. The host never is: it is a setting.
-        $middleware->trustProxies(at: array_values(array_filter(explode(',', (string) env('TRUSTED_PROXIES', '')))),
-            headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
+        // Which ones is a setting: AppServiceProvider names them, once settings are known.
+        $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         $middleware->redirectGuestsTo(fn (): string => Hosts::studio().'/studio');
         $middleware->append([AnswerHeaders::class, EachOnItsHost::class, SpeaksToVisitors::class]);
         // What somebody types is kept as typed: a space at the end of a paragraph is a space.

@@ -6,6 +6,8 @@ return [
     /** Where the Studio answers, and where all that visitors reach does. With one host for both, owners' own code does not run. */
     'studio_url' => env('STUDIO_URL', env('APP_URL', 'http://localhost')),
     'site_url' => env('SITE_URL', env('APP_URL', 'http://localhost')),
+    /** Network addresses of proxies that are believed who comes, and whether over https. */
+    'trusted_proxies' => array_values(array_filter(array_map('trim', explode(',', (string) env('TRUSTED_PROXIES', ''))))),
     // Views of pages within an hour from one network address, beyond which pop-ups write nothing and show nothing.
     'popup_views_per_address' => (int) env('LANTERN_POPUP_VIEWS', 1000),
     // Megabytes left on the disk below which the owner is told.

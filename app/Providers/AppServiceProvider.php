@@ -81,6 +81,7 @@ use App\Webinars\SessionMessage;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\RateLimiter;
@@ -198,6 +199,7 @@ final class AppServiceProvider extends ServiceProvider
         URL::useOrigin(Hosts::site());
         // Each host loads its own script and styles from itself.
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.ltrim($path, '/'));
+        TrustProxies::at((array) config('lantern.trusted_proxies'));
         Date::use(CarbonImmutable::class);
         Model::shouldBeStrict();
         Model::unguard();

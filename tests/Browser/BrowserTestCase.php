@@ -63,11 +63,15 @@ abstract class BrowserTestCase extends TestCase
             'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache',
             'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
             'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0', 'LANTERN_SIGN_INS_PER_MINUTE' => '100',
-            'PHP_CLI_SERVER_WORKERS' => '4', 'TRUSTED_PROXIES' => '127.0.0.1'];
+            'APP_CONFIG_CACHE' => self::$folder.'/config.php', 'APP_ROUTES_CACHE' => self::$folder.'/routes.php',
+            'APP_EVENTS_CACHE' => self::$folder.'/events.php', 'PHP_CLI_SERVER_WORKERS' => '4', 'TRUSTED_PROXIES' => '127.0.0.1'];
         // Into files: a pipe that nobody reads fills up, and whoever writes to it waits.
         $logged = fn (string $file): array => ['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/'.$file];
         self::$env = $env;
         self::artisan('migrate', '--force', '--quiet');
+        foreach (['config:cache', 'route:cache', 'event:cache'] as $cached) {
+            self::artisan($cached, '--quiet');
+        }
         self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S',
             "127.0.0.1:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
         self::$server->start();

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
 /** The Studio and the public pages stand on hosts of their own, and no answer believes what a request says of its host. */
@@ -46,6 +47,21 @@ final class HostsTest extends TestCase
         foreach ([self::STUDIO, self::SITE] as $host) {
             $this->get("{$host}/up")->assertOk();
         }
+    }
+
+    public function test_a_proxy_that_the_settings_name_is_believed_who_comes_and_no_other(): void
+    {
+        $folder = sys_get_temp_dir().'/lantern-proxies-'.bin2hex(random_bytes(4));
+        mkdir($folder);
+        file_put_contents("{$folder}/.env", "TRUSTED_PROXIES=10.1.2.3\nSITE_URL=http://localhost\n");
+        $script = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->useEnvironmentPath($argv[1]);
+            foreach (["10.1.2.3", "10.9.9.9"] as $proxy) {
+                $app->make(Illuminate\Contracts\Http\Kernel::class)->handle($request = Illuminate\Http\Request::create("/up", server:
+                    ["REMOTE_ADDR" => $proxy, "HTTP_X_FORWARDED_FOR" => "203.0.113.9", "HTTP_X_FORWARDED_PROTO" => "https"]));
+                echo $request->ip(), " ", $request->isSecure() ? "https" : "http", "\n";
+            }';
+        $said = (new Process([PHP_BINARY, '-r', $script, $folder], base_path(), ['TRUSTED_PROXIES' => false]))->mustRun()->getOutput();
+        self::assertSame("203.0.113.9 https\n10.9.9.9 http\n", $said);
     }
 
     public function test_whoever_runs_it_on_their_own_machine_is_told_where_the_studio_is_and_nobody_else(): void
