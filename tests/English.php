@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Languages\SiteVoice;
+use App\Languages\PhraseFiles;
 use App\Languages\Voices;
-use Illuminate\Filesystem\Filesystem;
-use Illuminate\Translation\FileLoader;
-use Illuminate\Translation\Translator;
 use Lantern\Core\Languages\Phrase;
 
 /** Says phrases without the application, so that tests of the core can name what is meant by what a visitor reads. */
@@ -18,7 +16,7 @@ final class English
 
     public static function voice(string $language = 'en'): SiteVoice
     {
-        self::$voices ??= new Voices(new Translator(new FileLoader(new Filesystem, __DIR__.'/../lang'), 'en'));
+        self::$voices ??= new Voices(new PhraseFiles(__DIR__.'/../lang'));
 
         return self::$voices->in($language);
     }

@@ -7,7 +7,7 @@ namespace App\Forms;
 use App\Support\Seal;
 use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Str;
+use DateTimeInterface;
 
 /**
  * Proves that a form was loaded from us, when, and for which page: nonce, time and a keyed hash over both.
@@ -19,10 +19,11 @@ final readonly class FormToken
     {
     }
 
-    public static function issue(string $page): string
+    /** @param  DateTimeInterface|null  $at  when the form is loaded; null for now */
+    public static function issue(string $page, ?DateTimeInterface $at = null): string
     {
-        $nonce = Str::lower(Str::random(32));
-        $ms = (int) CarbonImmutable::now()->getPreciseTimestamp(3);
+        $nonce = bin2hex(random_bytes(16));
+        $ms = (int) ($at ?? CarbonImmutable::now())->format('Uv');
 
         return "{$nonce}.{$ms}.".Seal::of(SealPurpose::Form, "{$nonce}|{$ms}|{$page}", 64);
     }

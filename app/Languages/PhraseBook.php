@@ -50,13 +50,13 @@ final readonly class PhraseBook
     /** What is said where the owner says nothing else: in the language, or in the one it falls back on. */
     public function ships(Language $language, string $key): string
     {
-        return (new SiteVoice($language, $this->translator))->written($key);
+        return (new SiteVoice($language, new TranslatedPhrases($this->translator)))->written($key);
     }
 
     /** A phrase with something filled in, as a visitor might read it. */
     public function example(Language $language, string $text): string
     {
-        return (new SiteVoice($language, $this->translator))->filled($text, self::samples($text)) ?? $text;
+        return (new SiteVoice($language, new TranslatedPhrases($this->translator)))->filled($text, self::samples($text)) ?? $text;
     }
 
     /**
@@ -81,7 +81,7 @@ final readonly class PhraseBook
     public function places(Language $language, OwnPhrases $own, OwnPhrases $below): array
     {
         // What is said in a language it falls back on counts as well, such as the informal German of the same owner.
-        $shipped = new SiteVoice($language, $this->translator, $own->without($language->tag)->over($below));
+        $shipped = new SiteVoice($language, new TranslatedPhrases($this->translator), $own->without($language->tag)->over($below));
         $rows = [];
         foreach ($this->english() as $key => $english) {
             $ships = $shipped->written($key);

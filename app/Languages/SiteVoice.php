@@ -6,7 +6,6 @@ namespace App\Languages;
 
 use Generator;
 use Illuminate\Support\HtmlString;
-use Illuminate\Translation\Translator;
 use Lantern\Core\Languages\Language;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Languages\Phrase;
@@ -14,14 +13,14 @@ use Lantern\Core\Languages\Spoken;
 use Lantern\Core\Languages\Voice;
 use MessageFormatter;
 
-/** Says the phrases of `lang/` in one language: the framework's translator finds them, ICU fills them in. */
+/** Says the phrases of `lang/` in one language: ICU fills them in. */
 final class SiteVoice implements Voice
 {
     /** @var array<string, MessageFormatter|null> by the phrase as it is written; null where it is not to be read */
     private array $formats = [];
 
     /** @param  OwnPhrases|null  $own  what is said in other words */
-    public function __construct(private readonly Language $language, private readonly Translator $phrases,
+    public function __construct(private readonly Language $language, private readonly Phrases $phrases,
         private readonly ?OwnPhrases $own = null)
     {
     }
@@ -137,8 +136,8 @@ final class SiteVoice implements Voice
             if ($text !== null) {
                 yield $text;
             }
-            $line = $this->phrases->get($key, [], $catalogue, false);
-            if (is_string($line) && $line !== $key) {
+            $line = $this->phrases->line($key, $catalogue);
+            if ($line !== null) {
                 yield $line;
             }
         }

@@ -8,7 +8,6 @@ use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Version;
-use Illuminate\Translation\Translator;
 use Lantern\Core\Languages\Language;
 use Lantern\Core\Languages\OwnPhrases;
 
@@ -20,7 +19,7 @@ final class Voices
     /** @var array<string, SiteVoice> */
     private array $made = [];
 
-    public function __construct(private readonly Translator $phrases)
+    public function __construct(private readonly Phrases $phrases)
     {
     }
 

@@ -11,6 +11,7 @@ use App\Forms\Confirmations;
 use App\Journey\CarriesOut;
 use App\Journey\EffectRunner;
 use App\Languages\SiteLanguage;
+use App\Languages\TranslatedPhrases;
 use App\Languages\Voices;
 use App\Mail\Broadcasts\BroadcastMessage;
 use App\Mail\Emails\KindOfMessage;
@@ -184,7 +185,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->when(SlotKinds::class)->needs('$classes')->give(self::SLOTS);
         $this->app->when(KindsOfMessages::class)->needs('$classes')->give(self::MESSAGES);
         $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
-        $this->app->singleton(Voices::class, fn (): Voices => new Voices($this->app->make(Translator::class)));
+        $this->app->singleton(Voices::class, fn (): Voices => new Voices(new TranslatedPhrases($this->app->make(Translator::class))));
         $this->app->singleton(SiteLanguage::class);
         $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(LeavesSequences::class, Enrolments::class);

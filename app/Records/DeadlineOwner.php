@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Support\Setting;
 use Lantern\Core\Support\NetworkAddress;
 
 /** Whom a deadline runs for: a person, a browser that is nobody's yet, a network address as a last resort, or everyone. */
@@ -32,6 +33,6 @@ final readonly class DeadlineOwner
     /** The address itself is kept nowhere: only a keyed hash that differs for each deadline. */
     public static function address(string $ip, string $deadline): self
     {
-        return new self('a:'.hash_hmac('sha256', "deadline|{$deadline}|".NetworkAddress::block($ip), (string) config('app.key')));
+        return new self('a:'.hash_hmac('sha256', "deadline|{$deadline}|".NetworkAddress::block($ip), Setting::text('app.key')));
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use App\Languages\SiteVoice;
+use App\Support\Html;
 use DateTimeImmutable;
 use DateTimeZone;
-use Illuminate\Support\Facades\View;
-use Illuminate\Support\HtmlString;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Deadlines\TimeWords;
@@ -70,20 +69,38 @@ final readonly class Countdown
         $left = $run->left($this->now);
         $language = $this->voice->language()->tag;
 
-        return View::make('site.count.count', [
-            'root' => new HtmlString($root('countdown '.$this->style.($this->field('size') === '' ? '' : ' is-'.$this->field('size'))
-                .($this->field('labels') === 'none' ? ' unlabelled' : '').($left === 0 ? ' is-over' : ''))),
-            'style' => $this->style, 'colours' => self::colours($this->field('colour')), 'words' => new HtmlString($words),
-            'moment' => TimeWords::moment($run->endsAt, $this->zone, $language, $this->now),
-            'left' => TimeWords::left($left, $language),
-            'over' => $this->field('over') ?: $this->voice->say('page.time_is_up'),
-            'parts' => self::parts($left, $this->units(), $language),
-            'share' => self::share($run, $this->now), 'units' => implode(' ', $this->units()),
-            'data' => ['until' => (string) self::milliseconds($run->endsAt), 'from' => (string) self::milliseconds($run->startedAt),
-                'now' => (string) self::milliseconds($this->now), 'lang' => $this->voice->language()->plain(), 'key' => $this->key,
-                'then' => $this->leadsOn ? 'lead' : 'say',
-                'forms' => json_encode(TimeWords::labels($language), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
-        ])->render();
+        $class = 'countdown '.$this->style.($this->field('size') === '' ? '' : ' is-'.$this->field('size'))
+            .($this->field('labels') === 'none' ? ' unlabelled' : '').($left === 0 ? ' is-over' : '');
+        $colours = self::colours($this->field('colour'));
+        $data = '';
+        foreach (['until' => (string) self::milliseconds($run->endsAt), 'from' => (string) self::milliseconds($run->startedAt),
+            'now' => (string) self::milliseconds($this->now), 'lang' => $this->voice->language()->plain(), 'key' => $this->key,
+            'then' => $this->leadsOn ? 'lead' : 'say',
+            'forms' => json_encode(TimeWords::labels($language), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)] as $name => $value) {
+            $data .= " data-{$name}=\"".Html::text($value).'"';
+        }
+
+        return '<div '.$root($class).' role="timer"'.($colours === '' ? '' : ' style="'.Html::text($colours).'"')
+            .$data.' data-units="'.implode(' ', $this->units())."\">\n"
+            .'<span class="countdown-told">'.$words.' <time datetime="'.gmdate('Y-m-d\TH:i:s\Z', $run->endsAt->getTimestamp()).'">'
+            .Html::text(TimeWords::moment($run->endsAt, $this->zone, $language, $this->now))."</time></span>\n"
+            .($this->style === 'line' ? '<span class="countdown-line" aria-hidden="true"><i data-share style="inline-size:'
+                .self::share($run, $this->now) * 100 ."%\"></i></span>\n" : '')
+            .'<span class="clock" aria-hidden="true">'.$this->clock($left, $language)."</span>\n"
+            .'<span class="unseen" data-left>'.Html::text(TimeWords::left($left, $language))."</span>\n"
+            .'<span class="countdown-over">'.Html::text($this->field('over') ?: $this->voice->say('page.time_is_up'))."</span>\n</div>\n";
+    }
+
+    private function clock(int $left, string $language): string
+    {
+        $clock = '';
+        foreach (self::parts($left, $this->units(), $language) as $part) {
+            $ring = $this->style !== 'ring' ? '' : '<svg viewBox="0 0 36 36"><circle cx="18" cy="18" r="16"/><circle class="arc" cx="18"'
+                .' cy="18" r="16" pathLength="100" stroke-dasharray="'.round($part['share'] * 100, 1).' 100"/></svg>';
+            $clock .= "<span data-unit=\"{$part['unit']}\">{$ring}<b>{$part['figure']}</b><i>".Html::text($part['label']).'</i></span>';
+        }
+
+        return $clock;
     }
 
     private function field(string $name): string

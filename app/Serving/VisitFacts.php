@@ -8,7 +8,7 @@ use App\Deadlines\VisitorIdentity;
 use App\Languages\SiteVoice;
 use App\Serving\Facts\Loaded;
 use App\Support\SiteAddress;
-use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Quote;
@@ -40,7 +40,7 @@ final readonly class VisitFacts
         public string $queryString,
         public ?array $posted,
         public ?string $askedZone,
-        public CarbonImmutable $now,
+        public DateTimeImmutable $now,
         public bool $mayRunCode,
         public SiteVoice $voice,
         public array $typed = [],

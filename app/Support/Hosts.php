@@ -60,7 +60,7 @@ final class Hosts
 
     private static function address(string $setting): string
     {
-        return rtrim((string) config($setting), '/');
+        return rtrim(Setting::text($setting), '/');
     }
 
     private static function name(string $address): string

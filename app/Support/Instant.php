@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
 
@@ -16,7 +17,7 @@ final class Instant
     /** For the query builder, which would cut the milliseconds off. */
     public static function sql(DateTimeInterface $at): string
     {
-        return CarbonImmutable::instance($at)->setTimezone(new DateTimeZone('UTC'))->format(self::FORMAT);
+        return DateTimeImmutable::createFromInterface($at)->setTimezone(new DateTimeZone('UTC'))->format(self::FORMAT);
     }
 
     /** A moment as a raw query returns it, such as the least of a column. */

@@ -36,7 +36,7 @@ final class Seal
 
     private static function made(int $version, SealPurpose $purpose, string $what, int $length): string
     {
-        $key = (string) config('app.key');
+        $key = Setting::text('app.key');
         $seal = $version === 1
             // Emails had no purpose of their own.
             ? hash_hmac('sha256', $purpose === SealPurpose::Mail ? $what : "{$purpose->value}|{$what}", $key)

@@ -7,6 +7,7 @@ namespace App\Serving\Slots;
 use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -25,6 +26,6 @@ final class AnswerSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
-        return e($visit->loaded->reading()->said[$of] ?? '');
+        return Html::text($visit->loaded->reading()->said[$of] ?? '');
     }
 }

@@ -11,8 +11,9 @@ use App\Payments\PaymentProvider;
 use App\Serving\Facts\Need;
 use App\Serving\Facts\OfferFacts;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use App\Support\RichText;
-use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use Illuminate\Contracts\View\Factory;
 use Illuminate\Support\HtmlString;
 use Lantern\Core\Money\TaxRate;
@@ -82,8 +83,8 @@ final readonly class CheckoutSlot implements Slot
         $reader = $visit->loaded->reader();
         $availability = Sale::availability($offer, self::facts($visit, $visit->loaded->offer($offer->id)), $now);
         if ($availability !== Availability::OnSale) {
-            return '<div class="checkout-over" role="status"><h3>'.e($visit->voice->say($availability->heading())).'</h3><p>'
-                .e($visit->voice->say($availability->sentence())).'</p></div>';
+            return '<div class="checkout-over" role="status"><h3>'.Html::text($visit->voice->say($availability->heading())).'</h3><p>'
+                .Html::text($visit->voice->say($availability->sentence())).'</p></div>';
         }
         $voice = $visit->voice;
         $bumps = $this->bumps($shape, $visit, $now);
@@ -102,7 +103,7 @@ final readonly class CheckoutSlot implements Slot
             'note' => $block->text('note', 300, ''), 'marketing' => $block->text('marketing', 300, ''),
             'sums' => ['sums' => new HtmlString($this->sums($quote, $voice)['sums'])] + $this->sums($quote, $voice),
             'coupons' => $shape->flag('coupons'),
-            'token' => FormToken::issue($visit->page),
+            'token' => FormToken::issue($visit->page, $visit->now),
             'shown' => ShownPrices::issue([$offer, ...array_column($bumps, 'offer')], self::shown($visit)),
             'source' => mb_substr($visit->queryString, 0, 2000),
         ])->render();
@@ -144,7 +145,7 @@ final readonly class CheckoutSlot implements Slot
     }
 
     /** @return list<array{offer: Offer, product: Product, text: string, price: string, ticked: bool}> those that can be bought */
-    private function bumps(Shape $noted, VisitFacts $visit, CarbonImmutable $now): array
+    private function bumps(Shape $noted, VisitFacts $visit, DateTimeImmutable $now): array
     {
         $ticked = $visit->input('bump');
         $bumps = [];

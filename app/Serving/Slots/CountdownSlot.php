@@ -9,6 +9,7 @@ use App\Rendering\Countdown;
 use App\Rendering\Marks;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Emails\MergeFields;
@@ -59,7 +60,7 @@ final class CountdownSlot implements Slot
 
         return Countdown::of($block, $visit->voice, $visit->identity->zone ?? $owners, $now, $key, $deadline !== null
             && $deadline->leadsOn)
-            ->html($run, $state ?? DeadlineState::NotStarted, '<span class="countdown-words">'.e($text).'</span>',
+            ->html($run, $state ?? DeadlineState::NotStarted, '<span class="countdown-words">'.Html::text($text).'</span>',
                 (new Marks($block, false))->root(...));
     }
 }

@@ -8,6 +8,7 @@ use App\Files\FileLinks;
 use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Page\Block\Block;
@@ -52,18 +53,18 @@ final class DownloadSlot implements Slot
         $submission = $visit->loaded->submission();
         $asks = is_array($noted['asks'] ?? null) && in_array($submission?->form, $noted['asks'], true);
         if ($submission === null || ($asks && $submission->state === SubmissionState::Waiting)) {
-            return '<a class="button" href="'.e($visit->path()).'">'.e($visit->voice->say('file.ask')).'</a>';
+            return '<a class="button" href="'.Html::text($visit->path()).'">'.Html::text($visit->voice->say('file.ask')).'</a>';
         }
 
         $guide = $noted['guide'] ?? null;
-        $read = is_string($guide) ? '<a class="button" href="'.e($visit->path($guide)).'">'.e($visit->voice->say('guide.read')).'</a>' : '';
+        $read = is_string($guide) ? '<a class="button" href="'.Html::text($visit->path($guide)).'">'.Html::text($visit->voice->say('guide.read')).'</a>' : '';
         if ($fileName === '') {
             return $read;
         }
 
         [$before, $quiet] = $read === '' ? ['', ''] : [$read.' ', ' quiet'];
 
-        return $before.'<a class="button'.$quiet.'" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'
-            .e($text).'</a> <span class="file-note">'.e($kindAndSize).'</span>';
+        return $before.'<a class="button'.$quiet.'" href="'.Html::text(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'
+            .Html::text($text).'</a> <span class="file-note">'.Html::text($kindAndSize).'</span>';
     }
 }

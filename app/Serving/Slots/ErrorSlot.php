@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -26,6 +27,6 @@ final class ErrorSlot implements Slot
     {
         $message = $visit->error($of);
 
-        return $message === '' ? '' : '<span class="error" id="e-'.e($of).'">'.e($message).'</span>';
+        return $message === '' ? '' : '<span class="error" id="e-'.Html::text($of).'">'.Html::text($message).'</span>';
     }
 }

@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -26,6 +27,6 @@ final class ErrorsSlot implements Slot
     {
         $message = $visit->error('form');
 
-        return $message === '' ? '' : '<p class="error summary" role="alert">'.e($message).'</p>';
+        return $message === '' ? '' : '<p class="error summary" role="alert">'.Html::text($message).'</p>';
     }
 }

@@ -8,6 +8,7 @@ use App\Forms\FormToken;
 use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -36,8 +37,8 @@ final class ExtraSlot implements Slot
         }
         $order = $visit->loaded->order();
         if ($order?->fresh !== true) {
-            return '<a class="button main" href="'.e($visit->path()).'">'.e($visit->voice->say('offer.join')).'</a>'
-                .'<p class="small-print">'.e($visit->voice->say('offer.buyers_only')).'</p>';
+            return '<a class="button main" href="'.Html::text($visit->path()).'">'.Html::text($visit->voice->say('offer.join')).'</a>'
+                .'<p class="small-print">'.Html::text($visit->voice->say('offer.buyers_only')).'</p>';
         }
         $error = $visit->error('form');
         $card = match (true) {
@@ -46,10 +47,10 @@ final class ExtraSlot implements Slot
             default => $visit->voice->say('offer.one_click_card', ['ends' => $order->cardEnds]),
         };
 
-        return '<form id="buy" class="form extra" method="post" action="'.e($visit->here()).'">'
-            .($error === '' ? '' : '<p class="error summary" role="alert">'.e($error).'</p>')
+        return '<form id="buy" class="form extra" method="post" action="'.Html::text($visit->here()).'">'
+            .($error === '' ? '' : '<p class="error summary" role="alert">'.Html::text($error).'</p>')
             .'<input type="hidden" name="extra" value="yes"><input type="hidden" name="token" value="'
-            .e(FormToken::issue($visit->page)).'"><button class="button main" type="submit">'.e($text).'</button></form>'
-            .'<p class="small-print">'.e($card).'</p>';
+            .Html::text(FormToken::issue($visit->page, $visit->now)).'"><button class="button main" type="submit">'.Html::text($text).'</button></form>'
+            .'<p class="small-print">'.Html::text($card).'</p>';
     }
 }

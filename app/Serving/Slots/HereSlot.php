@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -25,6 +26,6 @@ final class HereSlot implements Slot
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         return $visit->isPopup ? "/p/{$visit->page}".(filter_var($visit->input('frame'), FILTER_VALIDATE_BOOLEAN) ? '?frame=1' : '')
-            : e($visit->here());
+            : Html::text($visit->here());
     }
 }

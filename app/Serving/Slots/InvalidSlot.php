@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -28,6 +29,6 @@ final class InvalidSlot implements Slot
             return '';
         }
 
-        return 'aria-invalid="true" aria-describedby="e-'.e($of).'"'.($of === array_key_first($visit->errors) ? ' autofocus' : '');
+        return 'aria-invalid="true" aria-describedby="e-'.Html::text($of).'"'.($of === array_key_first($visit->errors) ? ' autofocus' : '');
     }
 }

@@ -8,6 +8,7 @@ use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\Source;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -28,7 +29,7 @@ final class MergeSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
-        return e(self::value($of, $noted, $fallback, $visit));
+        return Html::text(self::value($of, $noted, $fallback, $visit));
     }
 
     /**

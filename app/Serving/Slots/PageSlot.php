@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -26,6 +27,6 @@ final class PageSlot implements Slot
     {
         $address = $noted['address'] ?? '';
 
-        return e($visit->path(is_string($address) ? $address : ''));
+        return Html::text($visit->path(is_string($address) ? $address : ''));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Serving\Slots;
 use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -35,7 +36,7 @@ final readonly class PurchasesSlot implements Slot
     {
         $bought = $visit->loaded->purchases();
         if ($bought === null) {
-            return '<p class="purchases-none">'.e($visit->voice->say('purchase.by_receipt')).'</p>';
+            return '<p class="purchases-none">'.Html::text($visit->voice->say('purchase.by_receipt')).'</p>';
         }
 
         return $this->views->make('pay.purchases', ['bought' => $bought, 'say' => $visit->voice])->render();

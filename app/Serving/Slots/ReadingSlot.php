@@ -7,6 +7,7 @@ namespace App\Serving\Slots;
 use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -27,6 +28,6 @@ final class ReadingSlot implements Slot
     {
         $reading = $visit->loaded->reading();
 
-        return $reading === null ? '' : ' data-reading="'.e($reading->id).'" data-seal="'.e($reading->seal).'"';
+        return $reading === null ? '' : ' data-reading="'.Html::text($reading->id).'" data-seal="'.Html::text($reading->seal).'"';
     }
 }

@@ -8,9 +8,9 @@ use App\Languages\SiteVoice;
 use App\Serving\Browser;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use App\Webinars\Offered;
 use DateTimeZone;
-use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -21,10 +21,6 @@ use Lantern\Core\Plan\Plan;
  */
 final readonly class SessionsSlot implements Slot
 {
-    public function __construct(private Factory $views)
-    {
-    }
-
     public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         $block = $page->document->block($of);
@@ -63,13 +59,43 @@ final readonly class SessionsSlot implements Slot
         $places = $visit->loaded->placesToRegister($webinar);
         $offered = Offered::of($webinar, $zone, $now, $places->taken, $places->calledOff);
         $typed = $visit->typed['webinar_session'] ?? null;
+        $chosen = is_string($typed) && $offered->has($typed) ? $typed : ($offered->choices[0]->session->key ?? '');
+        [$say, $id, $error] = [$visit->voice, Html::text("sessions-{$of}"), $visit->error('webinar_session')];
+        $text = WebinarNote::text($noted, 'text');
+        $form = WebinarNote::text($noted, 'form') === '' ? '' : ' form="'.Html::text(WebinarNote::text($noted, 'form')).'"';
+        // By the name that the browser gave it, so that its script sees for which zone the times are told.
+        $asked = is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '';
+        $reader = ($noted['takes'] ?? false) !== true || $offered->isNone() ? null : $visit->loaded->reader();
 
-        return $this->views->make('site.webinar.sessions', ['webinar' => $webinar, 'offered' => $offered, 'zone' => $zone, 'now' => $now,
-            'say' => $visit->voice, 'text' => WebinarNote::text($noted, 'text'),
-            'form' => WebinarNote::text($noted, 'form'), 'id' => 'sessions-'.$of,
-            'chosen' => is_string($typed) && $offered->has($typed) ? $typed : ($offered->choices[0]->session->key ?? ''),
-            // By the name that the browser gave it, so that its script sees for which zone the times are told.
-            'asked' => is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '', 'error' => $visit->error('webinar_session'),
-            'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->loaded->reader()])->render();
+        return "<fieldset class=\"sessions\" id=\"{$id}\" data-sessions data-asked=\"".Html::text($asked).'" data-begun="'
+            .Html::text($say->say('session.begun')).'"'.($offered->fresh === null ? '' : " data-fresh=\"{$offered->fresh}\"")
+            .($error === '' ? '' : " aria-describedby=\"e-{$id}\"").">\n"
+            .'<legend>'.Html::text($text === '' ? $say->say('session.choose') : $text)."</legend>\n"
+            .self::choices($offered, $zone, $visit, $form, $chosen)
+            .($error === '' ? '' : "<span class=\"error\" id=\"e-{$id}\">".Html::text($error)."</span>\n")
+            .($reader === null ? '' : '<p class="one-click"><button class="button" type="submit" name="book" value="'
+                .Html::text($webinar->id)."\" formnovalidate{$form}>".Html::text($reader->firstName === '' ? $say->say('session.keep')
+                    : $say->say('session.keep_name', ['name' => $reader->firstName])).'</button> <small>'
+                .Html::text($say->say('session.known'))."</small></p>\n").'</fieldset>';
+    }
+
+    private static function choices(Offered $offered, DateTimeZone $zone, VisitFacts $visit, string $form, string $chosen): string
+    {
+        if ($offered->isNone()) {
+            return '<p>'.Html::text($visit->voice->say('session.none'))."</p>\n";
+        }
+        $html = '';
+        $one = count($offered->choices) === 1;
+        foreach ($offered->choices as $choice) {
+            $places = $offered->places($choice);
+            $words = '<strong>'.Html::text($offered::time($choice, $zone, $visit->voice, $visit->now)).'</strong>'
+                .($places === null ? '' : ' <small>'.Html::text($visit->voice->say($places)).'</small>');
+            $input = 'name="webinar_session" value="'.Html::text($choice->session->key).'"'.$form;
+            $html .= $one ? "<p class=\"session-one\"><input type=\"hidden\" {$input}>{$words}</p>\n"
+                : "<label class=\"session-choice\"><input type=\"radio\" {$input}".($choice->session->key === $chosen ? ' checked' : '')
+                    ."><span>{$words}</span></label>\n";
+        }
+
+        return $html;
     }
 }

@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -24,6 +25,6 @@ final class SiteSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
-        return e($visit->site->origin.$visit->site->prefix);
+        return Html::text($visit->site->origin.$visit->site->prefix);
     }
 }

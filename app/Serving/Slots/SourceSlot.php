@@ -7,6 +7,7 @@ namespace App\Serving\Slots;
 use App\Languages\SiteVoice;
 use App\Serving\Source;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -28,6 +29,6 @@ final class SourceSlot implements Slot
         $carried = $visit->posted === null ? $visit->queryString : $visit->posted['source'] ?? null;
         $wanted = is_array($noted['parameters'] ?? null) ? array_values(array_filter($noted['parameters'], is_string(...))) : [];
 
-        return e(http_build_query(Source::read($carried, $wanted)));
+        return Html::text(http_build_query(Source::read($carried, $wanted)));
     }
 }

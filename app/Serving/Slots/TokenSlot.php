@@ -25,6 +25,6 @@ final class TokenSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
-        return FormToken::issue($visit->page);
+        return FormToken::issue($visit->page, $visit->now);
     }
 }

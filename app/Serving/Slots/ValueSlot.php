@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
+use App\Support\Html;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -26,6 +27,6 @@ final class ValueSlot implements Slot
     {
         $typed = $visit->typed[$of] ?? '';
 
-        return is_string($typed) ? e($typed) : '';
+        return is_string($typed) ? Html::text($typed) : '';
     }
 }
