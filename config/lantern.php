@@ -6,6 +6,8 @@ return [
     /** Where the Studio answers, and where all that visitors reach does. With one host for both, owners' own code does not run. */
     'studio_url' => env('STUDIO_URL', env('APP_URL', 'http://localhost')),
     'site_url' => env('SITE_URL', env('APP_URL', 'http://localhost')),
+    /** Are published pages answered before the framework starts, where they can be? Off only for looking for faults. */
+    'front' => (bool) env('LANTERN_FRONT', true),
     /** Network addresses of proxies that are believed who comes, and whether over https. */
     'trusted_proxies' => array_values(array_filter(array_map('trim', explode(',', (string) env('TRUSTED_PROXIES', ''))))),
     // Views of pages within an hour from one network address, beyond which pop-ups write nothing and show nothing.

@@ -7,6 +7,13 @@ use Illuminate\Http\Request;
 
 define('LARAVEL_START', microtime(true));
 
+$answer = (require __DIR__.'/../bootstrap/front.php')();
+if ($answer !== null) {
+    $answer->send();
+
+    return;
+}
+
 require __DIR__.'/../vendor/autoload.php';
 
 /** @var Application $app */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Languages\SiteVoice;
 use App\Languages\PhraseFiles;
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
 use Lantern\Core\Languages\Phrase;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Drafts\NewFunnel;
+use App\Front\Front;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Message;
@@ -28,12 +29,35 @@ use Tests\Drafts\Page;
 /** What the tests of the application share: an owner, funnels, visitors, and a queue that is run on request. */
 abstract class TestCase extends FrameworkTestCase
 {
+    use BothWays;
     use RefreshDatabase;
 
     /** @var list<string|null> */
     protected array $connectionsToTransact = [null, 'practice'];
 
     public const CHROME = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
+
+    /**
+     * @param  array<string, mixed>  $parameters
+     * @param  array<string, mixed>  $cookies
+     * @param  array<string, mixed>  $files
+     * @param  array<string, mixed>  $server
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        // The front only looks: what the framework does with the same request comes after it.
+        $front = in_array($method, ['GET', 'HEAD'], true) && $parameters === []
+            ? $this->frontAnswer($method, (string) $uri, $cookies, array_replace($this->serverVariables, $server)) : null;
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        self::assertFalse(Front::$fault !== null && $response->getStatusCode() === 200, (string) Front::$fault);
+        Front::$fault = null;
+        if ($front !== null) {
+            $this->assertSameAnswer($front, $response, "{$method} {$uri}");
+        }
+
+        return $response;
+    }
 
     /**
      * When all tests begin, so that none depends on the day it is run: a Wednesday like any other, or what `bin/test --at` names.

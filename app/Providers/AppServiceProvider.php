@@ -8,6 +8,8 @@ use App\Deadlines\StartsDeadlines;
 use App\Files\Deliveries;
 use App\Forms\ConfirmationMessage;
 use App\Forms\Confirmations;
+use App\Front\Front;
+use App\Front\FrontPages;
 use App\Journey\CarriesOut;
 use App\Journey\EffectRunner;
 use App\Languages\SiteLanguage;
@@ -37,6 +39,7 @@ use App\Payments\Practice\PracticePayments;
 use App\People\Bulk\LeavesSequences;
 use App\People\Privacy\WritesEmails;
 use App\People\Tags\Tagging;
+use App\Serving\FollowsDrawing;
 use App\Serving\Slots\AddressSlot;
 use App\Serving\Slots\AnswerSlot;
 use App\Serving\Slots\CheckoutSlot;
@@ -190,12 +193,17 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(LeavesSequences::class, Enrolments::class);
         $this->app->bind(WritesEmails::class, WrittenMessages::class);
+        $this->app->bind(FollowsDrawing::class, FrontPages::class);
         $this->app->bind(PaymentProvider::class, PracticePayments::class);
         $this->app->bind(Provider::class, MailServers::class);
     }
 
     public function boot(): void
     {
+        if (Front::$fault !== null) {
+            report(Front::$fault);
+            Front::$fault = null;
+        }
         // Addresses are made from the settings, never from what a request says of its host.
         URL::useOrigin(Hosts::site());
         // Each host loads its own script and styles from itself.

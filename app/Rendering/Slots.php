@@ -12,6 +12,8 @@ use Lantern\Core\Emails\MergeFields;
  */
 final class Slots
 {
+    private const PATTERN = '/<!--slot:([a-z]+)(?::([A-Za-z0-9_-]+))?(?::([A-Za-z0-9+\/=]*))?-->/';
+
     public static function name(string $kind, string $of = ''): string
     {
         return '<!--slot:'.$kind.($of === '' ? '' : ':'.$of).'-->';
@@ -54,13 +56,32 @@ final class Slots
     }
 
     /**
+     * A page cut at its slots.
+     *
+     * @return list<string|array{kind: string, of: string, fallback: string}> HTML, and slots
+     */
+    public static function split(string $html): array
+    {
+        $parts = [];
+        $at = 0;
+        preg_match_all(self::PATTERN, $html, $found, PREG_SET_ORDER | PREG_OFFSET_CAPTURE);
+        foreach ($found as $m) {
+            $parts[] = substr($html, $at, $m[0][1] - $at);
+            $parts[] = ['kind' => $m[1][0], 'of' => $m[2][0] ?? '', 'fallback' => (string) base64_decode($m[3][0] ?? '', true)];
+            $at = $m[0][1] + strlen($m[0][0]);
+        }
+
+        return [...$parts, substr($html, $at)];
+    }
+
+    /**
      * Puts HTML in the place of each slot. What is put in is not searched for slots again.
      *
      * @param  callable(string, string, string): string  $by  of kind, what it is a slot of, and its fallback as plain text
      */
     public static function replace(string $html, callable $by): string
     {
-        return (string) preg_replace_callback('/<!--slot:([a-z]+)(?::([A-Za-z0-9_-]+))?(?::([A-Za-z0-9+\/=]*))?-->/',
+        return (string) preg_replace_callback(self::PATTERN,
             fn (array $m): string => $by($m[1], $m[2] ?? '', (string) base64_decode($m[3] ?? '', true)), $html);
     }
 

@@ -105,7 +105,7 @@ final readonly class Arrival
     public static function remember(Response $response, Visit $visit): Response
     {
         if ($visit->states !== null || $visit->page->variant !== '' || $visit->page->split_test !== null) {
-            $response->headers->set('Cache-Control', 'private, no-store');
+            $response->headers->set('Cache-Control', PageHeaders::NOT_KEPT);
             $visitor = $visit->identity->visitor ?? $visit->newVisitor;
             if ($visitor !== null && Browser::id($visit->request) === null) {
                 $response->headers->setCookie(SiteCookies::give(SiteCookie::Visitor, $visitor));

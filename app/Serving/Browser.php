@@ -15,7 +15,13 @@ final class Browser
 {
     public static function id(Request $request): ?string
     {
-        foreach ([$request->input('visitor'), SiteCookies::read($request, SiteCookie::Visitor)] as $id) {
+        return self::idOf($request->input('visitor'), SiteCookies::read($request, SiteCookie::Visitor));
+    }
+
+    /** The first of some values that is an id of a browser. */
+    public static function idOf(mixed ...$candidates): ?string
+    {
+        foreach ($candidates as $id) {
             if (is_string($id) && preg_match('/^[0-9a-f]{32}$/D', $id) === 1) {
                 return $id;
             }

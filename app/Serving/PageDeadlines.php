@@ -67,10 +67,16 @@ final readonly class PageDeadlines
 
     public static function of(PublishedPage $page): ?self
     {
-        if ($page->deadlines === null) {
+        return self::fromArray($page->deadlines);
+    }
+
+    /** @param  array<string, mixed>|null  $noted  as `note` wrote it */
+    public static function fromArray(?array $noted): ?self
+    {
+        if ($noted === null) {
             return null;
         }
-        $shape = Shape::of($page->deadlines);
+        $shape = Shape::of($noted);
         $deadlines = array_map(Deadline::fromShape(...), $shape->groups('all'));
         $after = [];
         foreach (array_keys($shape->group('after')->all()) as $id) {

@@ -67,7 +67,8 @@ final readonly class PublishedPages
     /** @param  array<string, mixed>  $row */
     private function keep(Version $version, string $page, string $variant, array $row): void
     {
-        PublishedPage::query()->updateOrCreate(['version_id' => $version->id, 'page_id' => $page, 'variant' => $variant], $row);
+        $this->container->make(FollowsDrawing::class)->drawn(PublishedPage::query()->updateOrCreate(['version_id' => $version->id,
+            'page_id' => $page, 'variant' => $variant], $row), $version->funnel);
     }
 
     /** A page that an earlier release drew is drawn for the styles of today, together with the others of its version. */

@@ -55,9 +55,11 @@ final readonly class SlotFiller
             }
         }
         $request = $visit->request;
+        // As it is written: what the framework makes of it is trimmed.
+        parse_str(self::queryString($request), $query);
 
         return new VisitFacts($visit->funnel->site(), $visit->page->page_id, $visit->page->address,
-            $visit->page->popup !== null, $request->query->all(), self::queryString($request),
+            $visit->page->popup !== null, $query, self::queryString($request),
             $request->isMethod('POST') ? $request->request->all() : null, SiteCookies::read($request, SiteCookie::Zone), $now,
             Hosts::areSeparate(), $this->language->is($visit->page->language, null, OwnPhrases::of($visit->page->phrases)),
             $visit->typed, $visit->errors,

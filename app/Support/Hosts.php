@@ -37,7 +37,19 @@ final class Hosts
 
     public static function isSite(Request $request): bool
     {
-        return self::name($request->getSchemeAndHttpHost()) === self::name(self::site());
+        return self::isSiteName($request->getHttpHost());
+    }
+
+    /** @param  string|null  $host  as a request names it, with a port or without */
+    public static function isSiteName(?string $host): bool
+    {
+        return $host !== null && strtolower((string) preg_replace('/:\d+$/D', '', $host)) === self::name(self::site());
+    }
+
+    /** The path that all public addresses begin with; '' for none. */
+    public static function sitePath(): string
+    {
+        return rtrim((string) parse_url(self::site(), PHP_URL_PATH), '/');
     }
 
     /**

@@ -20,7 +20,7 @@ final readonly class SiteAddress
     public static function of(string $funnel): self
     {
         $site = Hosts::site();
-        $prefix = rtrim((string) parse_url($site, PHP_URL_PATH), '/');
+        $prefix = Hosts::sitePath();
 
         return new self($prefix === '' ? $site : substr($site, 0, -strlen($prefix)), $prefix, $funnel);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use DateTimeInterface;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Cookie\CookieValuePrefix;
 use Illuminate\Http\Request;
@@ -17,11 +18,25 @@ use Symfony\Component\HttpFoundation\Cookie as AnyCookie;
  */
 final class SiteCookies
 {
+    /** What a browser may bring, in bytes: no cookie that we give is as long. */
+    private const LONGEST = 4000;
+
     /** @param  SiteAddress|null  $below  the funnel whose pages it is sent with; all pages where none is named */
     public static function give(SiteCookie $cookie, string $value, ?SiteAddress $below = null): AnyCookie
     {
         return Cookie::make($cookie->value, $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value),
             60 * 24 * $cookie->days(), $below?->path() ?? '/', httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
+    }
+
+    /** A cookie of all pages as `give` gives it, as the line of a header, for what is answered before the framework starts. */
+    public static function line(SiteCookie $cookie, string $value, DateTimeInterface $now): string
+    {
+        $age = 86_400 * $cookie->days();
+        $value = $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value);
+
+        return $cookie->value.'='.rawurlencode($value).'; expires='.gmdate('D, d M Y H:i:s', $now->getTimestamp() + $age)
+            ." GMT; Max-Age={$age}; path=/".(str_starts_with(Hosts::studio(), 'https://') ? '; secure' : '')
+            .($cookie->isForScripts() ? '' : '; httponly').'; samesite=lax';
     }
 
     public static function forget(SiteCookie $cookie, ?SiteAddress $below = null): AnyCookie
@@ -33,18 +48,25 @@ final class SiteCookies
     public static function read(Request $request, SiteCookie $cookie): ?string
     {
         $kept = $request->cookie($cookie->value);
-        if (! is_string($kept) || $kept === '' || strlen($kept) > 4000) {
-            return null;
-        }
 
-        return $cookie->isForScripts() ? $kept : self::opened($cookie, $kept) ?? self::earlier($cookie, $kept);
+        return self::isOne($kept) ? self::opened($cookie, $kept) ?? self::earlier($cookie, $kept) : null;
     }
 
-    private static function opened(SiteCookie $cookie, string $kept): ?string
+    /** @return string|null what stands in a cookie; null where it is under no seal of today */
+    public static function opened(SiteCookie $cookie, mixed $kept): ?string
     {
+        if (! self::isOne($kept) || $cookie->isForScripts()) {
+            return self::isOne($kept) ? $kept : null;
+        }
         [$value, $seal] = [...explode('~', $kept, 2), ''];
 
         return Seal::holds(SealPurpose::Cookie, "{$cookie->value}|{$value}", $seal) ? $value : null;
+    }
+
+    /** @phpstan-assert-if-true non-empty-string $kept */
+    private static function isOne(mixed $kept): bool
+    {
+        return is_string($kept) && $kept !== '' && strlen($kept) <= self::LONGEST;
     }
 
     /** As earlier releases kept it: encrypted by the framework, with a mark of which cookie it is. */

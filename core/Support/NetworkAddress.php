@@ -71,6 +71,18 @@ final class NetworkAddress
         return $bytes === false ? '' : bin2hex(substr($bytes, 0, 8));
     }
 
+    /** @param  string  $range  such as `10.0.0.0/8`, or a single address; what is no address is within nothing */
+    public static function isWithin(string $address, string $range): bool
+    {
+        $bytes = @inet_pton($address);
+        if ($bytes === false || preg_match('#^([0-9a-fA-F:.]+)(?:/(\d{1,3}))?$#D', $range, $m) !== 1 || @inet_pton($m[1]) === false) {
+            return false;
+        }
+        $bits = $m[2] ?? (string) (8 * strlen($bytes));
+
+        return (int) $bits <= 8 * strlen($bytes) && self::isIn($bytes, "{$m[1]}/{$bits}");
+    }
+
     private static function isIn(string $bytes, string $range): bool
     {
         [$from, $bits] = explode('/', $range);

@@ -10,6 +10,9 @@ use Lantern\Core\Plan\FunnelState;
 /** When a funnel that was published is open to visitors. */
 final readonly class Opening
 {
+    /** Seconds. */
+    public const MOST_SHARED = 10;
+
     /**
      * @param  bool  $published  is there a version of it that visitors may see, and is it in no archive?
      * @param  DateTimeImmutable|null  $opensAt  the first moment at which it is open; null for none
@@ -32,5 +35,12 @@ final readonly class Opening
             $this->state === FunnelState::Closed || ($this->closesAt !== null && $now >= $this->closesAt) => Openness::Closed,
             default => Openness::Open,
         };
+    }
+
+    /** For how many seconds a cache may hold what an open funnel shows: a few, and never beyond the moment at which it closes. */
+    public function sharedFor(DateTimeImmutable $now): int
+    {
+        return $this->closesAt === null ? self::MOST_SHARED
+            : max(0, min(self::MOST_SHARED, $this->closesAt->getTimestamp() - $now->getTimestamp()));
     }
 }

@@ -16,8 +16,11 @@ final class ProofTest extends TestCase
     /** Where somebody comes by a link that only an email holds, or by the cookie that such a link has left. */
     private const MADE_IN = ['app/Http/Site/Pay/PurchasesController.php' => 'byLink', 'app/Serving/Visit.php' => 'byCookie'];
 
-    /** The cookie that says who came by an email's link is left by such a link alone. */
-    private const LEAVES_COOKIE = ['app/Http/Site/MailLinkController.php', 'app/Serving/Visit.php'];
+    /**
+     * The cookie that says who came by an email's link is left by such a link alone. The front only looks whether there is one, and
+     * leaves whoever has it to the framework.
+     */
+    private const LEAVES_COOKIE = ['app/Front/FrontFacts.php', 'app/Http/Site/MailLinkController.php', 'app/Serving/Visit.php'];
 
     /** Where all that somebody has bought may be opened by them: in what is sent to them. */
     private const KNOWS_PURCHASES = ['app/Orders/Messages/ReceiptMessage.php', 'app/Orders/Messages/PaymentTroubleMessage.php'];

@@ -86,8 +86,9 @@ final class RoomsTest extends TestCase
             'Support', 'Webinars',
         ],
         'Popups' => ['Deadlines', 'Experiments', 'Forms', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support', 'Webinars'],
+        'Front' => ['Deadlines', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support'],
         'Providers' => [
-            'Deadlines', 'Files', 'Forms', 'Journey', 'Languages', 'Mail', 'Orders', 'Payments', 'People', 'Serving', 'Support',
+            'Deadlines', 'Files', 'Forms', 'Front', 'Journey', 'Languages', 'Mail', 'Orders', 'Payments', 'People', 'Serving', 'Support',
             'Webhooks', 'Webinars',
         ],
         'Publishing' => ['Deadlines', 'Drafts', 'Experiments', 'Mail', 'Models', 'People', 'Records', 'Rendering', 'Serving', 'Support'],
@@ -96,8 +97,8 @@ final class RoomsTest extends TestCase
             'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
         'Http' => [
-            'Deadlines', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Guides', 'Journey', 'Languages', 'Mail', 'Models', 'Orders',
-            'Payments', 'People',
+            'Deadlines', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Front', 'Guides', 'Journey', 'Languages', 'Mail', 'Models',
+            'Orders', 'Payments', 'People',
             'Popups', 'Publishing', 'Records', 'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
     ];

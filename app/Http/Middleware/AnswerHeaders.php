@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Serving\PageHeaders;
 use App\Support\AnswerKind;
 use App\Support\Onward;
 use Closure;
@@ -14,8 +15,6 @@ use Symfony\Component\HttpFoundation\Response;
 /** Every answer has the headers of its kind. One that says nothing of its kind is the Studio's, or plain. */
 final class AnswerHeaders
 {
-    private const A_YEAR = 31_536_000;
-
     public function handle(Request $request, Closure $next): Response
     {
         /** @var Response $response */
@@ -32,7 +31,7 @@ final class AnswerHeaders
             }
         }
         if ($request->isSecure()) {
-            $response->headers->set('Strict-Transport-Security', 'max-age='.self::A_YEAR);
+            $response->headers->set('Strict-Transport-Security', PageHeaders::STRICT_TRANSPORT);
         }
         $response->headers->remove('X-Powered-By');
         if (! headers_sent()) {

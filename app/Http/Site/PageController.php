@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Front\FrontPages;
 use App\Serving\Arrival;
 use App\Serving\LivePage;
 use App\Serving\PageFinder;
@@ -11,11 +12,13 @@ use App\Serving\PageResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
+use function Illuminate\Support\defer;
+
 /** Shows a live page. */
 final readonly class PageController
 {
     public function __construct(private PageFinder $finder, private PageResponse $pages, private ExtraOfferController $extra,
-        private Arrival $arrival)
+        private Arrival $arrival, private FrontPages $fronts)
     {
     }
 
@@ -30,6 +33,10 @@ final readonly class PageController
         }
         $visit = $this->arrival->at($live, $request);
 
-        return Arrival::remember($this->pages->answer($visit), $visit);
+        if (! $live->closed) {
+            defer(fn () => $this->fronts->catchUp($live->page, $live->funnel));
+        }
+
+        return Arrival::remember($this->pages->look($visit, $live), $visit);
     }
 }

@@ -12,6 +12,7 @@ final class OneAnswerTest extends TestCase
 {
     /** Those outside of the deadlines' own room that read the table, and why they may. */
     private const READ = [
+        'app/Front/FrontFacts.php' => 'asks HeldRun as Runs does, without the framework; compared by BothWays',
         'app/Mail/Sending/EmailTurns.php' => 'counts how many times one has begun',
         'app/People/Privacy/DeadlineHistory.php' => 'tells what has ended, whatever holds now',
         'app/People/Privacy/PersonTables.php' => 'merges, erases and packs',

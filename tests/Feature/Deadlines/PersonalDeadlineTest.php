@@ -9,6 +9,7 @@ use App\Models\Person;
 use App\Payments\Practice\Behaviour;
 use App\People\Privacy\Erase;
 use App\People\Privacy\Merge;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Plan\PageRole;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -341,8 +342,9 @@ final class PersonalDeadlineTest extends DeadlineTestCase
     public function test_a_page_that_no_deadline_guards_is_served_as_before(): void
     {
         $queries = 0;
-        DB::listen(function () use (&$queries): void {
-            $queries++;
+        DB::listen(function (QueryExecuted $query) use (&$queries): void {
+            // When the answer is out, it is looked whether the next visit needs the framework at all.
+            $queries += str_contains($query->sql, 'page_fronts') ? 0 : 1;
         });
         $this->get($this->url(PageRole::Closed))->assertOk();
 

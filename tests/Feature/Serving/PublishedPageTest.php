@@ -44,7 +44,8 @@ final class PublishedPageTest extends TestCase
         $this->get("/{$funnel->address}");
         DB::enableQueryLog();
         $this->get("/{$funnel->address}")->assertOk();
-        $asked = array_column(DB::getQueryLog(), 'query');
+        // When the answer is out, it is looked whether the next visit needs the framework at all.
+        $asked = array_filter(array_column(DB::getQueryLog(), 'query'), fn (string $sql): bool => ! str_contains($sql, 'page_fronts'));
 
         self::assertCount(2, $asked, implode("\n", $asked));
     }

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Front;
+
+/** What is answered, as it goes to the browser. */
+final readonly class Answer
+{
+    /** @param  array<string, string>  $headers */
+    public function __construct(public int $status, public array $headers, public string $body, public ?string $cookie = null)
+    {
+    }
+
+    public function send(): void
+    {
+        http_response_code($this->status);
+        header_remove('X-Powered-By');
+        foreach ($this->headers as $name => $value) {
+            header("{$name}: {$value}");
+        }
+        if ($this->cookie !== null) {
+            header("Set-Cookie: {$this->cookie}", false);
+        }
+        if ($this->status === 304) {
+            // Nothing is said of content that is not there.
+            ini_set('default_mimetype', '');
+        }
+        echo $this->body;
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Front;
+
+use App\Support\Hosts;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
+use Lantern\Core\Support\NetworkAddress;
+
+/** A page of a funnel that a browser asks for, as far as it can be read without the framework. */
+final readonly class Ask
+{
+    /** Parameters of an address that mean more than where somebody came from: pages with them are the framework's. */
+    private const LEFT = ['answer', 'deadline', 'variant', 'visitor'];
+
+    private const PATH = '#^/([a-z0-9-]{1,60})(?:/([a-z0-9-]{1,60}))?$#D';
+
+    /**
+     * @param  string  $funnel  its address; likewise of the page, '' for the entry page
+     * @param  array<array-key, mixed>  $query
+     * @param  array<array-key, mixed>  $cookies
+     * @param  string|null  $ip  null where a proxy would have to be asked for it
+     */
+    private function __construct(
+        public string $method,
+        public string $funnel,
+        public string $page,
+        public array $query,
+        public string $queryString,
+        private array $cookies,
+        public ?string $userAgent,
+        public ?string $purpose,
+        public ?string $encodings,
+        public ?string $ifNoneMatch,
+        public ?string $ip,
+        public bool $secure,
+    ) {
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $server  as PHP has it
+     * @param  array<array-key, mixed>  $cookies
+     * @param  list<string>  $proxies  that are believed
+     * @return self|null null for all that is no plain look at a page of the site
+     */
+    public static function of(array $server, array $cookies, array $proxies): ?self
+    {
+        $text = fn (string $name): ?string => is_string($server[$name] ?? null) ? $server[$name] : null;
+        [$method, $uri] = [(string) $text('REQUEST_METHOD'), (string) $text('REQUEST_URI')];
+        [$path, $queryString] = [...explode('?', $uri, 2), ''];
+        $base = self::base((string) $text('SCRIPT_NAME'));
+        if (! in_array($method, ['GET', 'HEAD'], true) || ! Hosts::isSiteName($text('HTTP_HOST')) || $base !== Hosts::sitePath()
+            || ! str_starts_with($path, "{$base}/") || preg_match(self::PATH, substr($path, strlen($base)), $m) !== 1
+            || $queryString !== (string) $text('QUERY_STRING')) {
+            return null;
+        }
+        parse_str($queryString, $query);
+        if (array_intersect_key($query, array_flip(self::LEFT)) !== []) {
+            return null;
+        }
+        $from = (string) $text('REMOTE_ADDR');
+        $proxied = self::isProxy($from, $proxies);
+
+        return new self($method, $m[1], $m[2] ?? '', $query, $queryString, $cookies, $text('HTTP_USER_AGENT'), $text('HTTP_SEC_PURPOSE'),
+            $text('HTTP_ACCEPT_ENCODING'), $text('HTTP_IF_NONE_MATCH'), $proxied ? null : $from,
+            $proxied && $text('HTTP_X_FORWARDED_PROTO') !== null
+                ? in_array(strtolower(trim(explode(',', (string) $text('HTTP_X_FORWARDED_PROTO'))[0])), ['https', 'on', 'ssl', '1'], true)
+                : ! in_array(strtolower((string) $text('HTTPS')), ['', 'off'], true));
+    }
+
+    /**
+     * What a browser keeps for us.
+     *
+     * @throws GoOn for what is under no seal of today
+     */
+    public function kept(SiteCookie $cookie): ?string
+    {
+        if (! $this->has($cookie)) {
+            return null;
+        }
+
+        return SiteCookies::opened($cookie, $this->cookies[$cookie->value]) ?? throw new GoOn($cookie->value);
+    }
+
+    public function has(SiteCookie $cookie): bool
+    {
+        return ($this->cookies[$cookie->value] ?? '') !== '';
+    }
+
+    /** The path below which the application stands, where its own script says so. */
+    private static function base(string $script): string
+    {
+        return str_ends_with($script, '/index.php') ? substr($script, 0, -strlen('/index.php')) : '';
+    }
+
+    /** @param  list<string>  $proxies */
+    private static function isProxy(string $address, array $proxies): bool
+    {
+        foreach ($proxies as $proxy) {
+            if ($proxy === '*' || NetworkAddress::isWithin($address, $proxy)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Front;
+
+use App\Languages\PhraseFiles;
+use App\Languages\SiteVoice;
+use App\Serving\PageDeadlines;
+use App\Serving\PageHeaders;
+use App\Serving\VisitFacts;
+use App\Support\Hosts;
+use App\Support\Setting;
+use App\Support\SiteAddress;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\DeadlineStates;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\OwnPhrases;
+use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Visits\Opening;
+use Lantern\Core\Visits\Openness;
+use Lantern\Core\Visits\PageChoice;
+use Lantern\Core\Visits\PageRequest;
+use Lantern\Core\Visits\Seeing;
+use Lantern\Core\Visits\SitePage;
+use PDO;
+use Throwable;
+
+/**
+ * Answers a published page before the framework starts, as the framework would: by the same functions of the core, the same slots, the
+ * same headers. Nothing means: go on to the framework. So does whatever begins something, whoever is known by more than a cookie, and
+ * every fault.
+ *
+ * @phpstan-type LiveRow array{id: string, state: string, opens_at: string|null, closes_at: string|null, timezone: string,
+ *     stamp: string|null, funnel_address: string|null, written: string|null, drawn_by: int}
+ */
+final class Front
+{
+    /** Goes up when what is written of a page changes its form. */
+    public const REVISION = 1;
+
+    /** Why the last look failed, where it did: the framework reports it once it is there. */
+    public static ?Throwable $fault = null;
+
+    private function __construct(private readonly FrontSettings $settings, private readonly PDO $pdo, private readonly string $phrases,
+        private readonly DateTimeImmutable $now)
+    {
+    }
+
+    /**
+     * @param  string  $root  the application's folder
+     * @param  array<array-key, mixed>  $server  as PHP has it
+     * @param  array<array-key, mixed>  $cookies
+     * @param  PDO|null  $pdo  the database, where it is open already
+     */
+    public static function answer(string $root, array $server, array $cookies, ?FrontSettings $settings, ?PDO $pdo = null,
+        ?DateTimeImmutable $now = null): ?Answer
+    {
+        if ($settings === null || ! $settings->on || is_file("{$root}/storage/framework/down")) {
+            return null;
+        }
+        Setting::give($settings->asSettings());
+        try {
+            $ask = Ask::of($server, $cookies, $settings->proxies);
+            // What is its owner's is nobody else's to answer.
+            if ($ask === null || $ask->has(SiteCookie::Owner)) {
+                return null;
+            }
+
+            return (new self($settings, $pdo ?? FrontDatabase::open($settings->database), "{$root}/lang",
+                $now ?? new DateTimeImmutable('now', new DateTimeZone('UTC'))))->page($ask);
+        } catch (GoOn) {
+            return null;
+        } catch (Throwable $e) {
+            self::$fault = $e;
+
+            return null;
+        } finally {
+            Setting::give(null);
+        }
+    }
+
+    private function page(Ask $ask): ?Answer
+    {
+        $row = $this->row($ask->funnel, 'address', $ask->page, '');
+        $page = $row === null ? null : $this->written($row, $ask);
+        if ($row === null || $page === null) {
+            return null;
+        }
+        $facts = new FrontFacts($this->pdo, $ask, $row['id'], $this->now);
+        $opening = new Opening(FunnelState::from($row['state']), true, self::moment($row['opens_at']), self::moment($row['closes_at']));
+        $deadlines = PageDeadlines::fromArray($page->deadlines);
+        $identity = $deadlines === null ? null : $facts->identity(new DateTimeZone($row['timezone']));
+        $states = $deadlines === null || $identity === null ? null : $facts->states($deadlines->deadlines, $identity);
+        $chosen = $opening->at($this->now) !== Openness::Open ? null : PageChoice::of(new PageRequest($opening,
+            new SitePage($page->page, $page->role), guards: $deadlines?->guards, states: $states->states ?? []), $this->now);
+        if ($chosen?->page !== $page->page || ($deadlines !== null && $this->begins($ask, $deadlines, $states))) {
+            return null;
+        }
+        $newVisitor = null;
+        $isTheirs = $deadlines !== null || $page->splitTest !== null;
+        if ($page->splitTest !== null) {
+            [$letter, $newVisitor] = $this->letter($ask, $facts, $page->splitTest);
+            $page = $letter === SplitTest::ORIGINAL ? $page : $this->variant($ask, $page, $letter);
+        }
+
+        return $page === null ? null : $this->answerOf($page, $ask, $opening, fn (): VisitFacts => new VisitFacts(
+            SiteAddress::of($ask->funnel), $page->page, $ask->page, false, $ask->query, $ask->queryString, null,
+            $ask->kept(SiteCookie::Zone), $this->now, Hosts::areSeparate(),
+            new SiteVoice(Language::of($page->language), new PhraseFiles($this->phrases), OwnPhrases::of($page->phrases)->for(
+                Language::of($page->language))),
+            deadlines: $deadlines, states: $states, identity: $identity, loaded: $facts->for(FrontSlots::needs($page->pieces))),
+            $isTheirs, $newVisitor);
+    }
+
+    /**
+     * @param  callable(): VisitFacts  $visit
+     * @param  bool  $isTheirs  does a deadline or a split test make it this visitor's alone?
+     */
+    private function answerOf(FrontPage $page, Ask $ask, Opening $opening, callable $visit, bool $isTheirs, ?string $newVisitor): Answer
+    {
+        $shared = $page->tag !== null && ! $isTheirs;
+        $headers = $page->headers + ($shared ? PageHeaders::shared((string) $page->tag, $opening->sharedFor($this->now))
+            : ['Cache-Control' => $isTheirs ? PageHeaders::NOT_KEPT : PageHeaders::PERSONAL])
+            + ($ask->secure ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []);
+        if ($shared && PageHeaders::isKnown((string) $page->tag, $ask->ifNoneMatch)) {
+            unset($headers['Content-Type']);
+
+            return new Answer(304, $headers, '');
+        }
+        $packed = PageHeaders::takesPacked($ask->encodings);
+        $visit = $page->pieces->hasSlots() ? $visit() : null;
+        $body = $page->pieces->filled(fn (string $kind, string $of, array $noted, string $fallback): string => $visit === null ? ''
+            : FrontSlots::slot($kind)->fill($of, $noted, $fallback, $visit), $packed);
+
+        return new Answer(200, $headers + ($packed ? ['Content-Encoding' => 'gzip'] : []), $ask->method === 'HEAD' ? '' : $body,
+            $newVisitor === null ? null : SiteCookies::line(SiteCookie::Visitor, $newVisitor, $this->now));
+    }
+
+    /** Does a deadline begin by this view? Then its view is recorded before the page is drawn, which is the framework's. */
+    private function begins(Ask $ask, PageDeadlines $deadlines, ?DeadlineStates $states): bool
+    {
+        if (! Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose)) {
+            return false;
+        }
+        foreach (array_keys($deadlines->seen) as $id) {
+            if ($deadlines->deadline($id)?->mayBegin($states->runs[$id] ?? null, $this->now) === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  array{test: string, weights: array<string, int>}  $test
+     * @return array{string, string|null} the letter, and the id of a browser that had none
+     */
+    private function letter(Ask $ask, FrontFacts $facts, array $test): array
+    {
+        $experiment = $facts->experiment($test['test']);
+        if ($experiment === null || $experiment['ended_at'] !== null) {
+            return [$experiment['winner'] ?? SplitTest::ORIGINAL, null];
+        }
+        if (! Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose)) {
+            return [SplitTest::ORIGINAL, null];
+        }
+        $known = $facts->visitor();
+        $visitor = $known ?? bin2hex(random_bytes(16));
+
+        return [$facts->letter($test['test'], $test['weights'], $visitor, $known === null), $known === null ? $visitor : null];
+    }
+
+    private function variant(Ask $ask, FrontPage $page, string $letter): ?FrontPage
+    {
+        $row = $this->row($ask->funnel, 'page_id', $page->page, $letter);
+
+        return $row === null ? null : $this->written($row, $ask);
+    }
+
+    /**
+     * What is live at an address, and what is written of it: one look at the database.
+     *
+     * @param  'address'|'page_id'  $column
+     * @return LiveRow|null
+     */
+    private function row(string $funnel, string $column, string $value, string $variant): ?array
+    {
+        $query = $this->pdo->prepare('select f.id, f.state, f.opens_at, f.closes_at, b.timezone, w.stamp, w.funnel_address, w.written, '
+            .'p.drawn_by from funnels f join businesses b on b.id = f.business_id join published_pages p '
+            ."on p.version_id = f.live_version_id and p.{$column} = ? and p.variant = ? "
+            .'left join page_fronts w on w.page = p.id where f.address = ? and f.archived_at is null '
+            .'order by p.id limit 1');
+        $query->execute([$value, $variant, $funnel]);
+
+        /** @var LiveRow|false $row */
+        $row = $query->fetch(PDO::FETCH_ASSOC);
+        $query->closeCursor();
+
+        return $row === false ? null : $row;
+    }
+
+    /** @param  array{stamp: string|null, funnel_address: string|null, written: string|null, drawn_by: int}  $row */
+    private function written(array $row, Ask $ask): ?FrontPage
+    {
+        // What was changed of the business since is drawn anew by the framework.
+        return $row['drawn_by'] === $this->settings->drawnBy && $row['stamp'] === $this->settings->stamp
+            && $row['funnel_address'] === $ask->funnel
+            ? FrontPage::read((string) $row['written']) : null;
+    }
+
+    private static function moment(?string $sql): ?DateTimeImmutable
+    {
+        return $sql === null ? null : new DateTimeImmutable($sql, new DateTimeZone('UTC'));
+    }
+}
