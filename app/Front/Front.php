@@ -17,10 +17,12 @@ use App\Support\SiteCookies;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineStates;
+use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Languages\Language;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Visits\Opening;
 use Lantern\Core\Visits\Openness;
 use Lantern\Core\Visits\PageChoice;
@@ -41,7 +43,7 @@ use Throwable;
 final class Front
 {
     /** Goes up when what is written of a page changes its form. */
-    public const REVISION = 1;
+    public const REVISION = 2;
 
     /** Why the last look failed, where it did: the framework reports it once it is there. */
     public static ?Throwable $fault = null;
@@ -87,8 +89,11 @@ final class Front
     private function page(Ask $ask): ?Answer
     {
         $row = $this->row($ask->funnel, 'address', $ask->page, '');
-        $page = $row === null ? null : $this->written($row, $ask);
-        if ($row === null || $page === null) {
+        if ($row === null) {
+            return $this->notHere($ask);
+        }
+        $page = $this->written($row, $ask);
+        if ($page === null) {
             return null;
         }
         $facts = new FrontFacts($this->pdo, $ask, $row['id'], $this->now);
@@ -131,6 +136,9 @@ final class Front
             unset($headers['Content-Type']);
 
             return new Answer(304, $headers, '');
+        }
+        if ($page->spelled !== []) {
+            TimeWords::recall($page->spelled);
         }
         $packed = PageHeaders::takesPacked($ask->encodings);
         $visit = $page->pieces->hasSlots() ? $visit() : null;
@@ -202,6 +210,26 @@ final class Front
         $query->closeCursor();
 
         return $row === false ? null : $row;
+    }
+
+    /** Where there is no funnel and never was one, and no path of the application's own. */
+    private function notHere(Ask $ask): ?Answer
+    {
+        if (in_array($ask->funnel, WebAddress::RESERVED, true)) {
+            return null;
+        }
+        $query = $this->pdo->prepare('select n.stamp, n.words, n.written, b.language, b.phrases from front_notices n join (select language, '
+            .'phrases from businesses order by id limit 1) b where n.name = ? and not exists (select 1 from funnels where address = ?) '
+            .'and not exists (select 1 from old_addresses where address = ?)');
+        $query->execute([FrontNotice::NOT_HERE, $ask->funnel, $ask->funnel]);
+        /** @var array{stamp: string, words: string, written: string, language: string, phrases: string}|false $row */
+        $row = $query->fetch(PDO::FETCH_ASSOC);
+        $query->closeCursor();
+        $notice = $row === false || $row['stamp'] !== $this->settings->stamp || $row['words'] !== FrontNotice::wordsOf($row['language'],
+            $row['phrases']) ? null : FrontNotice::read($row['written']);
+
+        return $notice === null ? null : new Answer(404, $notice->headers + ($ask->secure
+            ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), $ask->method === 'HEAD' ? '' : $notice->body);
     }
 
     /** @param  array{stamp: string|null, funnel_address: string|null, written: string|null, drawn_by: int}  $row */

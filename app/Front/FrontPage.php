@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Front;
 
+use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Plan\PageRole;
 
 /**
@@ -11,7 +12,8 @@ use Lantern\Core\Plan\PageRole;
  *
  * @phpstan-type Written array{page: string, address: string, role: string, language: string,
  *     phrases: array<string, array<string, string>>, headers: array<string, string>, deadlines: array<string, mixed>|null,
- *     splitTest: array{test: string, weights: array<string, int>}|null, pieces: array<mixed>, tag: string|null}
+ *     splitTest: array{test: string, weights: array<string, int>}|null, pieces: array<mixed>,
+ *     spelled: array<string, mixed>, tag: string|null}
  */
 final readonly class FrontPage
 {
@@ -20,6 +22,8 @@ final readonly class FrontPage
      * @param  array<string, array<string, string>>  $phrases  what its visitors are told in other words
      * @param  array<string, mixed>|null  $deadlines  see {@see \App\Serving\PageDeadlines}
      * @param  array{test: string, weights: array<string, int>}|null  $splitTest
+     * @param  array<string, mixed>  $spelled  how moments and times are spelt in its language, see {@see TimeWords::spelled()}; nothing
+     *     where it tells none
      * @param  string|null  $tag  of the text, where it is the same for everybody
      */
     public function __construct(
@@ -32,6 +36,7 @@ final readonly class FrontPage
         public ?array $deadlines,
         public ?array $splitTest,
         public Pieces $pieces,
+        public array $spelled,
         public ?string $tag,
     ) {
     }
@@ -40,7 +45,7 @@ final readonly class FrontPage
     {
         return serialize(['page' => $this->page, 'address' => $this->address, 'role' => $this->role->value, 'language' => $this->language,
             'phrases' => $this->phrases, 'headers' => $this->headers, 'deadlines' => $this->deadlines, 'splitTest' => $this->splitTest,
-            'pieces' => $this->pieces->list, 'tag' => $this->tag]);
+            'pieces' => $this->pieces->list, 'spelled' => $this->spelled, 'tag' => $this->tag]);
     }
 
     /** @return self|null null for what is none, such as half of one */
@@ -53,6 +58,6 @@ final readonly class FrontPage
 
         /** @var Written $read */
         return new self($read['page'], $read['address'], PageRole::from($read['role']), $read['language'], $read['phrases'],
-            $read['headers'], $read['deadlines'], $read['splitTest'], Pieces::fromArray($read['pieces']), $read['tag']);
+            $read['headers'], $read['deadlines'], $read['splitTest'], Pieces::fromArray($read['pieces']), $read['spelled'], $read['tag']);
     }
 }

@@ -19,8 +19,10 @@ use App\Serving\VisitFacts;
 use App\Support\Hosts;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Languages\OwnPhrases;
+use Symfony\Component\HttpFoundation\Response;
 use Throwable;
 
 /** Writes down published pages so that they can be answered before the framework starts: {@see Front} reads them. */
@@ -51,7 +53,7 @@ final readonly class FrontPages implements FollowsDrawing
         if (! $settings->on || ! self::isFor($page)) {
             return;
         }
-        try {
+        $this->whenFree(function () use ($settings, $page, $funnel): void {
             if (is_file($settings->database) && FrontSettings::load(base_path()) === null) {
                 $settings->write(base_path());
             }
@@ -60,6 +62,35 @@ final readonly class FrontPages implements FollowsDrawing
                 || $row->funnel_address !== $funnel->address)) {
                 $this->drawn($page, $funnel);
             }
+        });
+    }
+
+    /** What was said just now because there is no such funnel is written down for the next one who asks for none. */
+    public function catchUpNotice(Response $said): void
+    {
+        $settings = self::settings();
+        $business = DB::table('businesses')->orderBy('id')->first(['language', 'phrases']);
+        if (! $settings->on || $business === null) {
+            return;
+        }
+        $words = FrontNotice::wordsOf((string) $business->language, (string) $business->phrases);
+        $this->whenFree(function () use ($settings, $words, $said): void {
+            $row = DB::table('front_notices')->where('name', FrontNotice::NOT_HERE)->first(['stamp', 'words']);
+            if ($row?->stamp === $settings->stamp && $row->words === $words) {
+                return;
+            }
+            $headers = array_map(fn (array $values): string => (string) ($values[0] ?? ''),
+                $said->headers->allPreserveCaseWithoutCookies());
+            unset($headers['Date'], $headers['Strict-Transport-Security']);
+            DB::table('front_notices')->upsert(['name' => FrontNotice::NOT_HERE, 'stamp' => $settings->stamp, 'words' => $words,
+                'written' => (new FrontNotice($headers, (string) $said->getContent()))->written()], ['name']);
+        });
+    }
+
+    private function whenFree(callable $write): void
+    {
+        try {
+            $write();
         } catch (Throwable $e) {
             if (! BusyPage::isWhy($e)) {
                 report($e);
@@ -108,10 +139,12 @@ final readonly class FrontPages implements FollowsDrawing
             return SlotReach::of($kind) === SlotReach::Published ? $this->slots->slot($kind)->fill($of, $noted, $part['fallback'], $visit)
                 : $part + ['noted' => $noted];
         }, Slots::split($page->html)));
+        $tellsTime = array_intersect(array_column($pieces->slots(), 'kind'), ['countdown', 'sessions']) !== [];
         $isSame = ! $pieces->hasSlots() && $page->deadlines === null && $page->split_test === null && $page->variant === '';
 
         return new FrontPage($page->page_id, $address, $page->role, $page->language, $page->phrases,
             PageHeaders::of(PagePolicy::fromArray($page->policy)), $page->deadlines, $page->split_test, $pieces,
+            $tellsTime ? TimeWords::spelled($page->language) : [],
             $isSame ? PageHeaders::tag($pieces->filled(fn (): string => '', false)) : null);
     }
 }

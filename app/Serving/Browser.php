@@ -9,6 +9,7 @@ use App\Support\SiteCookies;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use IntlTimeZone;
+use Lantern\Core\Support\WallClock;
 
 /** What a request says of the browser it comes from. */
 final class Browser
@@ -44,7 +45,7 @@ final class Browser
         if (! is_string($name) || $name === '' || strlen($name) > 60) {
             return null;
         }
-        if (in_array($name, timezone_identifiers_list(), true)) {
+        if (WallClock::isZone($name)) {
             return $name;
         }
         $known = in_array($name, timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true) ? IntlTimeZone::getCanonicalID($name) : false;

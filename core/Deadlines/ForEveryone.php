@@ -29,7 +29,7 @@ final readonly class ForEveryone
         if (! WallClock::isMoment($moment)) {
             throw Invalid::at($path, 'A moment is written like 2027-03-12T18:00.');
         }
-        if (! in_array($zone, DateTimeZone::listIdentifiers(), true)) {
+        if (! WallClock::isZone($zone)) {
             throw Invalid::at($zonePath, 'Please choose a time zone from the list.');
         }
 

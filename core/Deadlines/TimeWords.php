@@ -25,14 +25,81 @@ final class TimeWords
 
     private const KEPT = 200;
 
+    /** Of the numbers below it is kept which form they take. */
+    private const COUNTED = 100;
+
     /** @var array<string, array<string, array<string, string>>> */
     private static array $known = [];
 
     /** @var array<string, string> by locale and skeleton */
     private static array $patterns = [];
 
-    /** @var array<string, IntlDateFormatter> by locale, zone and pattern: to make one takes longer than all it is used for */
+    /** @var array<string, IntlDateFormatter> by locale and zone: to make one takes longer than all it is used for */
     private static array $formats = [];
+
+    /** @var array<string, MessageFormatter> by locale: says which form a number takes */
+    private static array $numbers = [];
+
+    /** @var array<string, string> by language */
+    private static array $pairs = [];
+
+    /** @var array<string, string> by locale: for each number a digit, which of the forms it takes */
+    private static array $counted = [];
+
+    /**
+     * What of a language's spelling takes ICU long to find, to be kept for {@see self::recall()}.
+     *
+     * @return array<string, mixed> as JSON can hold it
+     */
+    public static function spelled(string $language): array
+    {
+        $locale = Language::of($language)->locale();
+        foreach (['', 'y'] as $year) {
+            self::pattern($locale, $year);
+        }
+        foreach (array_keys(self::UNITS) as $unit) {
+            self::forms($language, $unit);
+        }
+
+        $numbers = '';
+        for ($count = 0; $count < self::COUNTED; $count++) {
+            $numbers .= (string) array_search(self::form($count, $language), self::FORMS, true);
+        }
+
+        return ['icu' => INTL_ICU_VERSION.' '.INTL_ICU_DATA_VERSION, 'language' => $language, 'locale' => $locale,
+            'patterns' => ['' => self::pattern($locale, ''), 'y' => self::pattern($locale, 'y')], 'forms' => self::$known[$language],
+            'pair' => self::pair($language), 'numbers' => $numbers];
+    }
+
+    /**
+     * Takes over what was found before. Of another release of ICU nothing is.
+     *
+     * @param  array<array-key, mixed>  $spelled  as `spelled` gave it
+     */
+    public static function recall(array $spelled): void
+    {
+        if (($spelled['icu'] ?? '') !== INTL_ICU_VERSION.' '.INTL_ICU_DATA_VERSION) {
+            return;
+        }
+        /**
+         * @var array{language: string, locale: string, patterns: array<string, string>, forms: array<string, array<string, string>>,
+         *     pair: string, numbers: string} $spelled
+         */
+        Language::recall($spelled['language'], $spelled['locale']);
+        foreach ($spelled['patterns'] as $year => $pattern) {
+            self::$patterns["{$spelled['locale']}{$year}"] ??= $pattern;
+        }
+        self::$known[$spelled['language']] ??= $spelled['forms'];
+        self::$pairs[$spelled['language']] ??= $spelled['pair'];
+        self::$counted[$spelled['locale']] ??= $spelled['numbers'];
+    }
+
+    /** How a moment is spelt, with its year or without. */
+    private static function pattern(string $locale, string $year): string
+    {
+        return self::$patterns["{$locale}{$year}"]
+            ??= (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
+    }
 
     /**
      * Such as "Friday 4 December at 18:00, Oslo time"; with the year where it is not the present one.
@@ -43,9 +110,7 @@ final class TimeWords
     {
         $locale = Language::of($language)->locale();
         $year = $at->setTimezone($zone)->format('Y') === $now->setTimezone($zone)->format('Y') ? '' : 'y';
-        $pattern = self::$patterns["{$locale}{$year}"]
-            ??= (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
-        $words = self::format($at, $zone, $locale, $pattern);
+        $words = self::format($at, $zone, $locale, self::pattern($locale, $year));
 
         // In English the moment is one run of words; elsewhere its commas are how it is spelt.
         return (str_starts_with($locale, 'en') ? str_replace(',', '', $words) : $words).', '.self::clock($at, $zone, $locale);
@@ -90,8 +155,11 @@ final class TimeWords
         if (count(self::$formats) >= self::KEPT) {
             self::$formats = [];
         }
-        $format = self::$formats["{$locale} {$zone->getName()} {$pattern}"] ??= new IntlDateFormatter($locale, IntlDateFormatter::FULL,
-            IntlDateFormatter::FULL, $zone->getName(), null, $pattern);
+        $format = self::$formats["{$locale} {$zone->getName()}"] ??= new IntlDateFormatter($locale, IntlDateFormatter::NONE,
+            IntlDateFormatter::NONE, $zone->getName(), null, $pattern);
+        if ($format->getPattern() !== $pattern) {
+            $format->setPattern($pattern);
+        }
 
         return (string) $format->format($at);
     }
@@ -121,6 +189,11 @@ final class TimeWords
     /** How two amounts stand together: "{0}, {1}", in French "{0} et {1}". CLDR's list of units. */
     private static function pair(string $language): string
     {
+        return self::$pairs[$language] ??= self::readPair($language);
+    }
+
+    private static function readPair(string $language): string
+    {
         for ($locale = Language::of($language)->locale(); $locale !== ''; $locale = (string) strstr($locale, '_', true)) {
             $found = ResourceBundle::create($locale, null, false);
             foreach (['listPattern', 'unit', '2'] as $key) {
@@ -145,9 +218,14 @@ final class TimeWords
     /** @return string one of {@see self::FORMS}: which form a number takes in the language */
     public static function form(int $count, string $language): string
     {
+        $locale = Language::of($language)->locale();
+        $counted = self::$counted[$locale][$count] ?? null;
+        if ($counted !== null) {
+            return self::FORMS[(int) $counted];
+        }
         $each = implode(' ', array_map(fn (string $f): string => "{$f}{{$f}}", self::FORMS));
 
-        return (string) MessageFormatter::formatMessage(Language::of($language)->locale(), "{0, plural, {$each}}", [$count]);
+        return (string) (self::$numbers[$locale] ??= new MessageFormatter($locale, "{0, plural, {$each}}"))->format([$count]);
     }
 
     /**

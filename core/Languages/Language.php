@@ -55,10 +55,29 @@ final readonly class Language implements Stringable
     /** As ICU writes it, of those that it knows. Plain English counts its hours to 24 and puts the day first, as the Studio does. */
     public function locale(): string
     {
+        return self::locales()[$this->plain()] ??= self::nearest(str_replace('-', '_', $this->plain()));
+    }
+
+    /** Takes over which locale a language has, as `locale` said before: to ask ICU for all that it knows takes long. */
+    public static function recall(string $tag, string $locale): void
+    {
+        self::locales()[self::of($tag)->plain()] ??= $locale;
+    }
+
+    /** @return array<string, string> ICU's, by tag without the way of speaking */
+    private static function &locales(): array
+    {
+        /** @var array<string, string> $locales */
+        static $locales = [];
+
+        return $locales;
+    }
+
+    private static function nearest(string $locale): string
+    {
         /** @var array<string, true>|null $known */
         static $known = null;
         $known ??= array_fill_keys(array_filter(ResourceBundle::getLocales('') ?: [], is_string(...)), true);
-        $locale = str_replace('-', '_', $this->plain());
         while (! isset($known[$locale]) && str_contains($locale, '_')) {
             $locale = substr($locale, 0, (int) strrpos($locale, '_'));
         }

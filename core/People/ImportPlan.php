@@ -154,7 +154,7 @@ final readonly class ImportPlan
             } elseif ($to === 'tags') {
                 array_push($tags, ...array_map(fn (string $t): string => trim(mb_substr($t, 0, 60)), ListCell::read($value)));
             } elseif ($to === 'timezone') {
-                $zone = in_array($value, timezone_identifiers_list(), true) ? $value : null;
+                $zone = WallClock::isZone($value) ? $value : null;
                 $note = $zone === null ? 'Imported without a time zone: “'.mb_strimwidth($value, 0, 40, '…').'” is none. '
                     .'Write it like Europe/London.' : $note;
             } elseif ($to === 'language') {

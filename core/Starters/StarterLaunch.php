@@ -22,6 +22,7 @@ use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Support\WallClock;
 
 /**
  * A launch: a programme that opens and closes for everyone at once, at an introductory price in its first days. Before and
@@ -44,7 +45,7 @@ final class StarterLaunch
      */
     public static function week(DateTimeImmutable $now, string $zone): array
     {
-        $zone = in_array($zone, DateTimeZone::listIdentifiers(), true) ? $zone : 'UTC';
+        $zone = WallClock::isZone($zone) ? $zone : 'UTC';
         $day = new DateTimeImmutable($now->setTimezone(new DateTimeZone($zone))->format('Y-m-d'), new DateTimeZone('UTC'));
         $monday = $day->modify('+'.self::WEEKS_AHEAD.' weeks')->modify('next monday');
 

@@ -23,6 +23,16 @@ final class WallClock
         return self::first(new DateTimeImmutable("{$day} {$time}", $zone), $zone)->setTimezone(new DateTimeZone('UTC'));
     }
 
+    /** Is it the name that a time zone has today, as the IANA keeps them? Such as `Europe/Oslo`; `Asia/Calcutta` was another name of one. */
+    public static function isZone(string $name): bool
+    {
+        /** @var array<string, int>|null $known */
+        static $known = null;
+        $known ??= array_flip(DateTimeZone::listIdentifiers());
+
+        return isset($known[$name]);
+    }
+
     /** Is this a day of the calendar as it is written, such as `2027-03-09`? Any text may be asked about, of the years 1 to 9000. */
     public static function isDay(string $text): bool
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Core\Webinars;
 
 use DateTimeImmutable;
-use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
@@ -63,7 +62,7 @@ final readonly class Schedule
     {
         $kind = $shape->choice('kind', ScheduleKind::class);
         $zone = $shape->text('zone', 60);
-        if (! in_array($zone, DateTimeZone::listIdentifiers(), true)) {
+        if (! WallClock::isZone($zone)) {
             throw Invalid::at($shape->path('zone'), 'There is no such time zone.');
         }
         $dates = array_values(array_unique($shape->texts('dates', self::MOST_DATES, 16)));

@@ -18,5 +18,12 @@ return new class extends Migration
             $table->string('funnel_address', 60);
             $table->binary('written');
         });
+        // Likewise what is said where there is nothing, in the language and the words of the business.
+        Schema::create('front_notices', function (Blueprint $table): void {
+            $table->string('name', 20)->primary();
+            $table->char('stamp', 32);
+            $table->char('words', 32);
+            $table->binary('written');
+        });
     }
 };

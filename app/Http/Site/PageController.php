@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Front\FrontPages;
+use App\Models\Funnel;
 use App\Serving\Arrival;
 use App\Serving\LivePage;
 use App\Serving\PageFinder;
@@ -26,6 +27,10 @@ final readonly class PageController
     {
         $live = $this->finder->find($request, $funnel, $page);
         if (! $live instanceof LivePage) {
+            if ($live->getStatusCode() === 404 && Funnel::query()->where('address', $funnel)->doesntExist()) {
+                defer(fn () => $this->fronts->catchUpNotice($live))->always();
+            }
+
             return $live;
         }
         if ($request->query('answer') === 'no' && $live->page->role->isExtraOffer()) {

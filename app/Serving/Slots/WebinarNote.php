@@ -18,6 +18,9 @@ use Lantern\Core\Webinars\Webinar;
 /** What a published page notes of a webinar, for the blocks that show it: the webinar itself, and where they lead. */
 final class WebinarNote
 {
+    /** @var array{array<string, mixed>, Webinar|null}|null what was read last */
+    private static ?array $last = null;
+
     /** @return array<string, mixed> nothing where the webinar is gone */
     public static function of(string $webinar, ?Block $block, Plan $plan, PagePlan $page): array
     {
@@ -41,9 +44,13 @@ final class WebinarNote
     /** @param  array<string, mixed>  $noted */
     public static function webinar(array $noted): ?Webinar
     {
-        $group = Shape::of($noted)->optionalGroup('webinar');
+        // A slot asks for it twice: when it says what it needs, and when it is filled.
+        if (self::$last === null || self::$last[0] !== $noted) {
+            $group = Shape::of($noted)->optionalGroup('webinar');
+            self::$last = [$noted, $group === null ? null : Webinar::fromShape($group)];
+        }
 
-        return $group === null ? null : Webinar::fromShape($group);
+        return self::$last[1];
     }
 
     /** @return list<Need> its recording, and the captions of it */

@@ -17,6 +17,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\WallClock;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Sessions;
@@ -63,7 +64,7 @@ final class WebinarController extends StudioController
         $found = $this->draftPart($part, Webinar::kind());
         $webinar = $found->part();
         $name = Input::text($request, 'zone');
-        if ($name !== '' && ! in_array($name, DateTimeZone::listIdentifiers(), true)) {
+        if ($name !== '' && ! WallClock::isZone($name)) {
             throw Invalid::at('zone', 'There is no such time zone.');
         }
         $zone = $name === '' ? $found->funnel->business->zone() : new DateTimeZone($name);
