@@ -23,6 +23,9 @@ final class SiteAssets
     /** @var array<string, string> */
     private static array $read = [];
 
+    /** @var array{string, array<string, string>} as which it was read, and what it says */
+    private static array $manifest = ['', []];
+
     public static function head(PageAssets $assets, bool $script): string
     {
         $preload = '';
@@ -159,16 +162,34 @@ final class SiteAssets
         return array_values(array_unique($urls));
     }
 
+    /**
+     * Read once by each process, until it is built anew: a page asks for it as often as it has styles.
+     *
+     * @return array<string, string> files by what they were built of
+     */
+    private static function manifest(): array
+    {
+        // Scripts that must be one file each are built by themselves.
+        $paths = [public_path('build/manifest.json'), public_path('build/popup-manifest.json')];
+        $as = implode(' ', array_map(fn (string $path): string => (string) @filemtime($path).(string) @filesize($path), $paths));
+        if (self::$manifest[0] !== $as) {
+            $files = [];
+            foreach ($paths as $path) {
+                foreach ((array) json_decode((string) @file_get_contents($path), true) as $entry => $built) {
+                    $files += is_array($built) && is_string($built['file'] ?? null) ? [(string) $entry => $built['file']] : [];
+                }
+            }
+            self::$manifest = [$as, $files];
+        }
+
+        return self::$manifest[1];
+    }
+
     /** @return array{url: string, text: string} */
     private static function built(string $entry): array
     {
-        $manifest = [];
-        // Scripts that must be one file each are built by themselves.
-        foreach (['manifest.json', 'popup-manifest.json'] as $name) {
-            $manifest += (array) json_decode((string) @file_get_contents(public_path("build/{$name}")), true);
-        }
-        $file = is_array($manifest[$entry] ?? null) ? $manifest[$entry]['file'] ?? null : null;
-        if (! is_string($file)) {
+        $file = self::manifest()[$entry] ?? null;
+        if ($file === null) {
             throw new RuntimeException('The front end is not built yet: run bin/demo --prepare.');
         }
 
