@@ -48,7 +48,8 @@ final class Fpm
             ."user = root\ngroup = root\nlisten.mode = 0666\npm = static\npm.max_children = 4\naccess.log = {$this->folder}/access.log\n"
             ."access.format = \"%{REQUEST_URI}e %{kilobytes}M\"\nphp_admin_value[opcache.enable] = 1\n"
             ."php_admin_value[opcache.memory_consumption] = 192\nphp_admin_value[opcache.max_accelerated_files] = 20000\n"
-            .implode("\n", array_map(fn (string $name, string $value): string => "env[{$name}] = \"{$value}\"", array_keys($env), $env))."\n");
+            .implode("\n", array_map(fn (string $name, string $value): string => "env[{$name}] = \"{$value}\"", array_keys($env),
+                $env))."\n");
         $this->write('nginx.conf', $this->nginx($port));
         $this->start([$fpm, '-F', '-R', ...($preload ? ['-d', "opcache.preload={$root}/bootstrap/preload.php", '-d',
             'opcache.preload_user=root'] : []), '-y', "{$this->folder}/fpm.conf"]);
@@ -69,8 +70,8 @@ final class Fpm
     public function keep(string $name, string $path, string $cookie = ''): int
     {
         $curl = curl_init($this->site.$path);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip'], CURLOPT_COOKIE => $cookie,
-            CURLOPT_USERAGENT => 'Mozilla/5.0 Chrome/140.0', CURLOPT_FAILONERROR => ! str_contains($name, 'not there')]);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip'],
+            CURLOPT_COOKIE => $cookie, CURLOPT_USERAGENT => 'Mozilla/5.0 Chrome/140.0', CURLOPT_FAILONERROR => ! str_contains($name, 'not there')]);
         $bytes = curl_exec($curl);
         is_string($bytes) || throw new RuntimeException("{$path}: ".curl_error($curl));
         file_put_contents("{$this->folder}/bytes/".md5($name), $bytes);
@@ -87,8 +88,10 @@ final class Fpm
     public function load(string $path, int $seconds, string $cookie = ''): array
     {
         $script = "{$this->folder}/said.lua";
-        file_put_contents($script, 'done = function(s, latency) io.write(string.format("\nSAID %f %f %d\n", s.requests / (s.duration / 1e6), '
-            .'latency:percentile(95) / 1000, s.errors.read + s.errors.connect + s.errors.timeout)) end');
+        file_put_contents($script, 'done = function(s, latency) io.write(string.format("\nSAID %f %f %d\n", '
+            .'s.requests / (s.duration / 1e6), '
+            .'latency:percentile(95) / 1000, s.errors.read + s.errors.connect + s.errors.timeout + '
+            .(str_contains($path, 'nothing') ? '0' : 's.errors.status').')) end');
         $said = (new Process(['wrk', '-t2', '-c4', "-d{$seconds}s", '-s', $script, '-H', 'Accept-Encoding: gzip', '-H',
             'User-Agent: Mozilla/5.0 Chrome/140.0', ...($cookie === '' ? [] : ['-H', "Cookie: {$cookie}"]), $this->site.$path]))
             ->mustRun()->getOutput();

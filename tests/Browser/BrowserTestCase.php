@@ -142,7 +142,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function waitFor(RemoteWebDriver $b, callable $condition, string $what): mixed
     {
-        return $b->wait(15, 50)->until(function (RemoteWebDriver $b) use ($condition): mixed {
+        return $b->wait(15, 100)->until(function (RemoteWebDriver $b) use ($condition): mixed {
             try {
                 return $condition($b);
             } catch (StaleElementReferenceException) {

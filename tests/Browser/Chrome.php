@@ -85,7 +85,7 @@ final class Chrome
         $options = (new ChromeOptions)->setBinary('/usr/lib/chromium/chromium-headless-shell')
             ->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
                 '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage',
-                '--hide-scrollbars',
+                '--hide-scrollbars', '--force-prefers-reduced-motion',
                 '--force-device-scale-factor=1',
                 // As a visitor's browser says it; by its own name it would rightly be taken for a program.
                 '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',

@@ -35,4 +35,23 @@ final class NetworkAddressTest extends TestCase
     {
         self::assertSame($isPublic, NetworkAddress::isPublic($address));
     }
+
+    /** @return iterable<string, array{string, string, bool}> */
+    public static function ranges(): iterable
+    {
+        foreach ([['10.1.2.3', '10.0.0.0/8', true], ['11.1.2.3', '10.0.0.0/8', false], ['10.1.2.3', '10.1.2.3', true],
+            ['10.1.2.4', '10.1.2.3', false], ['10.1.2.127', '10.1.2.0/25', true], ['10.1.2.128', '10.1.2.0/25', false],
+            ['1.2.3.4', '0.0.0.0/0', true], ['2001:db8::5', '2001:db8::/32', true], ['2001:db9::5', '2001:db8::/32', false],
+            ['::1', '::1', true], ['::ffff:10.1.2.3', '10.0.0.0/8', false], ['10.1.2.3', '::/0', false], ['10.1.2.3', '10.0.0.0/33', false],
+            ['10.1.2.3', '10.0.0.0/-1', false], ['10.1.2.3', 'proxy.example', false], ['', '10.0.0.0/8', false], ['x', '', false],
+            ['unix:', '*', false], ["10.1.2.3\n", '10.0.0.0/8', false]] as [$address, $range, $is]) {
+            yield json_encode($address)." in {$range}" => [$address, $range, $is];
+        }
+    }
+
+    #[DataProvider('ranges')]
+    public function test_what_is_within_a_range(string $address, string $range, bool $is): void
+    {
+        self::assertSame($is, NetworkAddress::isWithin($address, $range));
+    }
 }

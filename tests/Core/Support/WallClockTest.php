@@ -73,4 +73,12 @@ final class WallClockTest extends TestCase
     {
         self::assertSame($moment, WallClock::at($day, $time, new DateTimeZone($zone))->format('Y-m-d H:i'));
     }
+
+    public function test_a_zone_is_known_by_the_name_that_it_has_today(): void
+    {
+        foreach (['Europe/Oslo' => true, 'UTC' => true, 'Asia/Kolkata' => true, 'Asia/Calcutta' => false, 'europe/oslo' => false,
+            'Europe/Oslo ' => false, '+02:00' => false, '' => false, "UTC\0" => false] as $name => $is) {
+            self::assertSame($is, WallClock::isZone($name), (string) json_encode($name));
+        }
+    }
 }

@@ -172,4 +172,14 @@ final class PageChoiceTest extends TestCase
     {
         self::assertSame($person, Seeing::isByAPerson($method, $agent, $purpose));
     }
+
+    public function test_a_cache_holds_a_page_for_some_seconds_and_never_beyond_the_moment_at_which_the_funnel_closes(): void
+    {
+        $now = self::at('2026-12-01');
+        foreach ([null => 10, '+1 hour' => 10, '+10 seconds' => 10, '+3 seconds' => 3, '+1 second' => 1,
+            '-1 second' => 0] as $closes => $for) {
+            $opening = new Opening(FunnelState::Live, closesAt: $closes === '' ? null : $now->modify($closes));
+            self::assertSame($for, $opening->sharedFor($now), $closes);
+        }
+    }
 }

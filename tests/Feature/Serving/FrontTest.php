@@ -166,6 +166,26 @@ final class FrontTest extends DeadlineTestCase
         }
     }
 
+    public function test_where_there_is_nothing_it_is_said_in_the_words_of_the_business_of_now(): void
+    {
+        self::assertNull($this->ask('/nowhere'), 'nobody has asked yet');
+        $this->get('/nowhere')->assertNotFound();
+        $said = $this->ask('/elsewhere/either');
+        self::assertSame([404, 'no-store, private'], [$said?->status, $said?->headers['Cache-Control'] ?? '']);
+        $this->get('/nowhere')->assertNotFound();
+        $this->head('/nowhere')->assertNotFound();
+        self::assertSame(2, $this->answeredByFront);
+        foreach (['/studio', '/up', '/m/now', '/media', "/{$this->funnel->address}/nothing"] as $path) {
+            self::assertNull($this->ask($path), "{$path} is the framework's");
+        }
+        DB::table('old_addresses')->insert(['funnel_id' => $this->funnel->id, 'address' => 'nowhere', 'created_at' => now()]);
+        self::assertNull($this->ask('/nowhere'), 'what was there once leads on');
+        $this->seller->business->update(['language' => 'de']);
+        self::assertNull($this->ask('/never-there'), 'said in another language now');
+        $this->get('/never-there')->assertNotFound();
+        self::assertStringContainsString('lang="de"', (string) $this->ask('/never-there')?->body);
+    }
+
     /** @return iterable<string, array{string, array<string, mixed>}> */
     public static function tricks(): iterable
     {
