@@ -54,7 +54,8 @@ foreach (DB::table('published_pages')->whereNotNull('deadlines')->where('role', 
 $env = array_filter(['APP_ENV' => getenv('APP_ENV'), 'APP_KEY' => getenv('APP_KEY'), 'APP_URL' => $scratch->site,
     'SITE_URL' => $scratch->site, 'STUDIO_URL' => $scratch->site, 'DB_DATABASE' => getenv('DB_DATABASE'),
     'UPLOADS_PATH' => getenv('UPLOADS_PATH'), 'CACHE_STORE' => 'file', 'CACHE_PATH' => getenv('CACHE_PATH'),
-    'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database', 'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false'], is_string(...));
+    'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database', 'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false'],
+    is_string(...));
 $fpm = new Fpm(dirname(__DIR__), $env, ($argv[3] ?? '') !== 'without');
 
 $join = function (string $page) use ($fpm): string {
