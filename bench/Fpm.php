@@ -71,7 +71,8 @@ final class Fpm
     {
         $curl = curl_init($this->site.$path);
         curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip'],
-            CURLOPT_COOKIE => $cookie, CURLOPT_USERAGENT => 'Mozilla/5.0 Chrome/140.0', CURLOPT_FAILONERROR => ! str_contains($name, 'not there')]);
+            CURLOPT_COOKIE => $cookie, CURLOPT_USERAGENT => 'Mozilla/5.0 Chrome/140.0',
+            CURLOPT_FAILONERROR => ! str_contains($name, 'not there')]);
         $bytes = curl_exec($curl);
         is_string($bytes) || throw new RuntimeException("{$path}: ".curl_error($curl));
         file_put_contents("{$this->folder}/bytes/".md5($name), $bytes);
