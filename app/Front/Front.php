@@ -218,9 +218,9 @@ final class Front
         if (in_array($ask->funnel, WebAddress::RESERVED, true)) {
             return null;
         }
-        $query = $this->pdo->prepare('select n.stamp, n.words, n.written, b.language, b.phrases from front_notices n join (select language, '
-            .'phrases from businesses order by id limit 1) b where n.name = ? and not exists (select 1 from funnels where address = ?) '
-            .'and not exists (select 1 from old_addresses where address = ?)');
+        $query = $this->pdo->prepare('select n.stamp, n.words, n.written, b.language, b.phrases from front_notices n join '
+            .'(select language, phrases from businesses order by id limit 1) b where n.name = ? '
+            .'and not exists (select 1 from funnels where address = ?) and not exists (select 1 from old_addresses where address = ?)');
         $query->execute([FrontNotice::NOT_HERE, $ask->funnel, $ask->funnel]);
         /** @var array{stamp: string, words: string, written: string, language: string, phrases: string}|false $row */
         $row = $query->fetch(PDO::FETCH_ASSOC);

@@ -13,8 +13,12 @@ use Throwable;
  */
 final readonly class FrontSettings
 {
-    /** Files whose change may change a setting, or the release: two of them say the revision of what is written. Where settings are cached, that file's environment names it. */
-    private const FILES = ['app/Front/Front.php', 'app/Rendering/PageRenderer.php', '.env', 'bootstrap/cache/config.php', 'config/app.php', 'config/lantern.php', 'config/database.php',
+    /**
+     * Files whose change may change a setting, or the release: two of them say the revision of what is written. Where settings are
+     * cached elsewhere, the environment names the file.
+     */
+    private const FILES = ['app/Front/Front.php', 'app/Rendering/PageRenderer.php', '.env', 'bootstrap/cache/config.php',
+        'config/app.php', 'config/lantern.php', 'config/database.php',
         'public/build/manifest.json', 'public/build/popup-manifest.json'];
 
     private const NAMES = ['APP_ENV', 'APP_KEY', 'APP_URL', 'STUDIO_URL', 'SITE_URL', 'DB_CONNECTION', 'DB_DATABASE', 'TRUSTED_PROXIES',

@@ -7,7 +7,7 @@ namespace Lantern\Core\Statistics;
 /** The middle one of numbers: half of them are as large, or larger. */
 final class Median
 {
-    /** @param  list<int>  $numbers  of an even number of them the lower of the two in the middle and the upper are averaged, rounded down */
+    /** @param  list<int>  $numbers  of an even number of them the two in the middle are averaged, rounded down */
     public static function of(array $numbers): int
     {
         sort($numbers);

@@ -23,7 +23,7 @@ final class WallClock
         return self::first(new DateTimeImmutable("{$day} {$time}", $zone), $zone)->setTimezone(new DateTimeZone('UTC'));
     }
 
-    /** Is it the name that a time zone has today, as the IANA keeps them? Such as `Europe/Oslo`; `Asia/Calcutta` was another name of one. */
+    /** Is it the name that a time zone has today, such as `Europe/Oslo`? `Asia/Calcutta` was an earlier name of one. */
     public static function isZone(string $name): bool
     {
         /** @var array<string, int>|null $known */

@@ -57,14 +57,16 @@ final class DownloadSlot implements Slot
         }
 
         $guide = $noted['guide'] ?? null;
-        $read = is_string($guide) ? '<a class="button" href="'.Html::text($visit->path($guide)).'">'.Html::text($visit->voice->say('guide.read')).'</a>' : '';
+        $read = is_string($guide) ? '<a class="button" href="'.Html::text($visit->path($guide)).'">'
+            .Html::text($visit->voice->say('guide.read')).'</a>' : '';
         if ($fileName === '') {
             return $read;
         }
 
         [$before, $quiet] = $read === '' ? ['', ''] : [$read.' ', ' quiet'];
 
-        return $before.'<a class="button'.$quiet.'" href="'.Html::text(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'
+        return $before.'<a class="button'.$quiet.'" href="'
+            .Html::text(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'
             .Html::text($text).'</a> <span class="file-note">'.Html::text($kindAndSize).'</span>';
     }
 }

@@ -50,7 +50,8 @@ final class ExtraSlot implements Slot
         return '<form id="buy" class="form extra" method="post" action="'.Html::text($visit->here()).'">'
             .($error === '' ? '' : '<p class="error summary" role="alert">'.Html::text($error).'</p>')
             .'<input type="hidden" name="extra" value="yes"><input type="hidden" name="token" value="'
-            .Html::text(FormToken::issue($visit->page, $visit->now)).'"><button class="button main" type="submit">'.Html::text($text).'</button></form>'
+            .Html::text(FormToken::issue($visit->page, $visit->now)).'"><button class="button main" type="submit">'
+            .Html::text($text).'</button></form>'
             .'<p class="small-print">'.Html::text($card).'</p>';
     }
 }

@@ -257,6 +257,22 @@ final class FrontTest extends DeadlineTestCase
         self::assertNull($this->get("/{$funnel->address}")->headers->get('ETag'), 'a form has its token');
     }
 
+    public function test_below_a_folder_of_a_web_root_it_answers_there_and_nowhere_else(): void
+    {
+        $this->onTwoHosts('http://studio.test', 'http://pages.test/courses');
+        $this->publish();
+        $path = "/{$this->funnel->address}/closed";
+        $there = ['HTTP_HOST' => 'pages.test', 'SCRIPT_NAME' => '/courses/index.php'];
+        $answer = $this->ask("/courses{$path}", $there);
+        self::assertSame(200, $answer?->status);
+        self::assertNull($this->ask($path, $there));
+        self::assertNull($this->ask("/courses{$path}", ['SCRIPT_NAME' => '/index.php'] + $there));
+        self::assertNull($this->ask("/courses{$path}", ['HTTP_HOST' => 'studio.test'] + $there));
+        $optIn = $this->live($this->seller)->address;
+        self::assertStringContainsString("action=\"/courses/{$optIn}\"", (string) $this->ask("/courses/{$optIn}", $there)?->body,
+            'its forms go there, too');
+    }
+
     public function test_a_proxy_is_believed_whether_it_is_https(): void
     {
         $path = $this->url(PageRole::Closed);
