@@ -6,17 +6,22 @@ namespace Tests\Feature\Serving;
 
 use App\Deadlines\Joining;
 use App\Front\Answer;
+use App\Front\Ask;
 use App\Front\Front;
+use App\Front\FrontFacts;
 use App\Front\FrontPages;
 use App\Front\FrontSettings;
+use App\Front\GoOn;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Publishing\Publishing;
 use App\Rendering\PageRenderer;
+use App\Serving\Facts\Need;
 use App\Serving\PublishedPages;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Plan\PageRole;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\Deadlines\DeadlineTestCase;
@@ -107,6 +112,48 @@ final class FrontTest extends DeadlineTestCase
         self::assertSame([200, 'no-store, private'], [$answer?->status, $answer?->headers['Cache-Control']]);
         $this->travelTo((string) $this->end($person));
         self::assertNull($this->ask($this->url(PageRole::Sales), cookies: $cookies), 'the framework leads on, and notices');
+    }
+
+    /** @param  array<string, mixed>  $cookies */
+    private function facts(array $cookies, Funnel $funnel): FrontFacts
+    {
+        $ask = Ask::of(['REQUEST_METHOD' => 'GET', 'REQUEST_URI' => "/{$funnel->address}", 'QUERY_STRING' => ''] + self::SITE,
+            $cookies, []);
+        self::assertNotNull($ask);
+
+        return new FrontFacts(DB::connection()->getPdo(), $ask, $funnel->id, now()->toImmutable());
+    }
+
+    public function test_a_deadline_that_is_over_is_noticed_by_the_framework_before_the_front_tells_it(): void
+    {
+        $person = $this->reader();
+        $this->click($person);
+        $visitor = md5('robin');
+        app(Joining::class)->join($visitor, $person->id, now()->toImmutable());
+        $this->travelTo((string) $this->end($person));
+        $this->travel(1)->days();
+        $deadline = DraftPart::query()->findOrFail($this->deadline)->part();
+        self::assertInstanceOf(Deadline::class, $deadline);
+        $state = function () use ($deadline, $visitor): string {
+            $facts = $this->facts([SiteCookie::Visitor->value => $visitor], $this->funnel);
+            try {
+                return $facts->states([$deadline], $facts->identity($this->seller->business->zone()))->state($deadline->id)->name;
+            } catch (GoOn) {
+                return 'goes on';
+            }
+        };
+        self::assertSame('goes on', $state());
+        DB::table('deadline_runs')->update(['closed_at' => now()]);
+        self::assertSame('Over', $state());
+    }
+
+    public function test_what_was_typed_in_another_funnel_is_not_known_in_this_one(): void
+    {
+        $optIn = $this->live($this->seller);
+        $this->join($optIn, ['email' => 'ash@example.com', 'first_name' => 'Ash'])->assertStatus(303);
+        $cookies = self::cookie(SiteCookie::Joined, (string) DB::table('submissions')->value('id'));
+        self::assertSame('Ash', $this->facts($cookies, $optIn)->for([Need::submission()])->submission()->answers['first_name'] ?? null);
+        self::assertNull($this->facts($cookies, $this->funnel)->for([Need::submission()])->submission());
     }
 
     public function test_the_next_look_after_any_change_shows_it(): void
