@@ -24,7 +24,7 @@ final class FirstLeadTest extends BrowserTestCase
             }
             $this->fill($studio, 'Postal address', '3 Ferncroft Yard, Exampleton');
             $this->press($studio, 'Create my Studio');
-            // A menu that is opened while the first screen still comes is closed by it.
+            // As somebody does who sees the screen before they open its menu.
             $this->seeText($studio, 'Good to see you, Imke.');
             $this->press($studio, 'Your account');
             $this->press($studio, 'Sign out');
