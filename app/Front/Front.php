@@ -152,16 +152,7 @@ final class Front
     /** Does a deadline begin by this view? Then its view is recorded before the page is drawn, which is the framework's. */
     private function begins(Ask $ask, PageDeadlines $deadlines, ?DeadlineStates $states): bool
     {
-        if (! Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose)) {
-            return false;
-        }
-        foreach (array_keys($deadlines->seen) as $id) {
-            if ($deadlines->deadline($id)?->mayBegin($states->runs[$id] ?? null, $this->now) === true) {
-                return true;
-            }
-        }
-
-        return false;
+        return Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose) && $deadlines->mayBegin($states, $this->now) !== [];
     }
 
     /**

@@ -94,8 +94,7 @@ final readonly class Arrival
             $request->headers->get('Sec-Purpose'))) {
             return false;
         }
-        $begin = array_filter($live->deadlines->seen ?? [], fn (int $times, string $id): bool => $live->deadlines?->deadline($id)
-            ?->mayBegin($live->states->runs[$id] ?? null, $now) === true, ARRAY_FILTER_USE_BOTH);
+        $begin = $live->deadlines?->mayBegin($live->states, $now) ?? [];
 
         return $begin !== [] && (min($begin) === 1 || PageViews::before($live->page->page_id, $live->identity?->visitor,
             $live->identity->people[0] ?? null) + 1 >= min($begin));

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Models\PublishedPage;
+use DateTimeImmutable;
 use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Deadlines\Guards;
 use Lantern\Core\Deadlines\Place;
 use Lantern\Core\Events\Outcome;
@@ -94,6 +96,17 @@ final readonly class PageDeadlines
         }
 
         return new self($deadlines, new Guards($deadlines, $after), $addresses, $seen);
+    }
+
+    /**
+     * Those that may begin when somebody sees the page now.
+     *
+     * @return array<string, int> by id: from how many views on
+     */
+    public function mayBegin(?DeadlineStates $states, DateTimeImmutable $now): array
+    {
+        return array_filter($this->seen, fn (int $times, string $id): bool => $this->deadline($id)
+            ?->mayBegin($states->runs[$id] ?? null, $now) === true, ARRAY_FILTER_USE_BOTH);
     }
 
     public function deadline(string $id): ?Deadline
