@@ -36,7 +36,7 @@ final class Exposures
             ->value('variant');
         $seen ??= self::seen($test)->where('visitor', $visitor)->value('variant');
 
-        return is_string($seen) && isset($weights[$seen]) ? $seen : Assignment::of($test, $person ?? $visitor, $weights);
+        return Assignment::keeping($seen, $test, $person ?? $visitor, $weights);
     }
 
     /** The test that runs on a part. */

@@ -18,6 +18,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Experiments\LetterChoice;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Languages\Language;
 use Lantern\Core\Languages\OwnPhrases;
@@ -162,11 +163,10 @@ final class Front
     private function letter(Ask $ask, FrontFacts $facts, array $test): array
     {
         $experiment = $facts->experiment($test['test']);
-        if ($experiment === null || $experiment['ended_at'] !== null) {
-            return [$experiment['winner'] ?? SplitTest::ORIGINAL, null];
-        }
-        if (! Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose)) {
-            return [SplitTest::ORIGINAL, null];
+        $forAll = LetterChoice::of($experiment !== null && $experiment['ended_at'] === null, $experiment['winner'] ?? null, false, null,
+            Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose));
+        if ($forAll !== null) {
+            return [$forAll, null];
         }
         $known = $facts->visitor();
         $visitor = $known ?? bin2hex(random_bytes(16));

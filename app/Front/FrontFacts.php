@@ -132,7 +132,7 @@ final class FrontFacts
         $seen ??= $isNew ? null : $this->value('select variant from experiment_people where experiment_id = ? and visitor = ? limit 1',
             [$test, $visitor]);
 
-        return is_string($seen) && isset($weights[$seen]) ? $seen : Assignment::of($test, $person ?? $visitor, $weights);
+        return Assignment::keeping($seen, $test, $person ?? $visitor, $weights);
     }
 
     /** @return array{ended_at: string|null, winner: string|null}|null */

@@ -10,13 +10,11 @@ use App\Models\Experiment;
 use App\Models\PublishedPage;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
+use Lantern\Core\Experiments\LetterChoice;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Visits\Seeing;
 
-/**
- * Which variant of a page in a split test somebody gets. Programs see the page as it was, so that search engines know one; its owner
- * chooses (`?variant=b`); once the test has ended everybody gets what it ended with.
- */
+/** Which variant of a page in a split test somebody gets: the one that {@see LetterChoice} names, or else their own. */
 final class VariantChoice
 {
     public static function of(LivePage $live, Request $request): LivePage
@@ -26,18 +24,13 @@ final class VariantChoice
             return $live;
         }
         $experiment = Experiment::query()->find($test['test'], ['id', 'ended_at', 'winner']);
-        if ($experiment === null || $experiment->ended_at !== null) {
-            return self::as($live, $experiment->winner ?? SplitTest::ORIGINAL);
-        }
-        if (Browser::isOwner($request)) {
-            $asked = $request->query('variant');
-
-            return self::as($live, is_string($asked) ? $asked : SplitTest::ORIGINAL);
-        }
+        $asked = $request->query('variant');
         // Whoever sends a form is somebody who was shown the page.
-        if ($request->isMethodSafe() && ! Seeing::isByAPerson($request->method(), $request->userAgent(),
-            $request->headers->get('Sec-Purpose'))) {
-            return $live;
+        $forAll = LetterChoice::of($experiment !== null && $experiment->ended_at === null, $experiment?->winner,
+            Browser::isOwner($request), is_string($asked) ? $asked : null, ! $request->isMethodSafe() || Seeing::isByAPerson(
+                $request->method(), $request->userAgent(), $request->headers->get('Sec-Purpose')));
+        if ($experiment === null || $forAll !== null) {
+            return self::as($live, $forAll ?? SplitTest::ORIGINAL);
         }
         $known = Browser::id($request);
         $visitor = $known ?? str_replace('-', '', (string) Str::uuid());

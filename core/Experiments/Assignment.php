@@ -8,6 +8,17 @@ namespace Lantern\Core\Experiments;
 final class Assignment
 {
     /**
+     * Whoever has seen a variant keeps it, as long as there is one of that letter.
+     *
+     * @param  mixed  $seen  the letter of what they saw first; anything else where they have seen none
+     * @param  array<string, int>  $weights  by letter
+     */
+    public static function keeping(mixed $seen, string $test, string $who, array $weights): string
+    {
+        return is_string($seen) && isset($weights[$seen]) ? $seen : self::of($test, $who, $weights);
+    }
+
+    /**
      * @param  string  $test  its id; likewise of who it is: a browser or a person
      * @param  array<string, int>  $weights  by letter; one of nothing is never given
      * @return string the letter; the first with a weight where none has any
