@@ -25,7 +25,8 @@ foreach (['core', 'app/Front', 'app/Serving/Facts', 'app/Serving/Slots'] as $fol
     }
 }
 foreach (['Serving/PageDeadlines', 'Serving/PageHeaders', 'Serving/VisitFacts', 'Serving/Browser', 'Serving/Source', 'Support/Setting',
-    'Support/Hosts', 'Support/Html', 'Support/Instant', 'Support/Seal', 'Support/SealPurpose', 'Support/SiteAddress', 'Support/SiteCookie',
+    'Support/Hosts', 'Support/Homes', 'Support/Place', 'Support/Html', 'Support/Instant', 'Support/Seal',
+    'Support/SealPurpose', 'Support/SiteAddress', 'Support/SiteCookie',
     'Support/SiteCookies', 'Languages/Phrases', 'Languages/PhraseFiles', 'Languages/SiteVoice', 'Forms/FormToken', 'Rendering/Countdown',
     'Rendering/Marks', 'Records/Runs', 'Records/DeadlineOwner', 'Deadlines/VisitorIdentity', 'Webinars/Offered'] as $class) {
     require_once "{$root}/app/{$class}.php";

@@ -6,6 +6,8 @@ return [
     /** Where the Studio answers, and where all that visitors reach does. With one host for both, owners' own code does not run. */
     'studio_url' => env('STUDIO_URL', env('APP_URL', 'http://localhost')),
     'site_url' => env('SITE_URL', env('APP_URL', 'http://localhost')),
+    /** Network addresses of this server, as the internet sees them; where none is named, those of the site's host. */
+    'addresses' => array_values(array_filter(array_map('trim', explode(',', (string) env('SERVER_ADDRESSES', ''))))),
     /** Are published pages answered before the framework starts, where they can be? Off only for looking for faults. */
     'front' => (bool) env('LANTERN_FRONT', true),
     /** Network addresses of proxies that are believed who comes, and whether over https. */

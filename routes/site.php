@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Site\BeaconController;
 use App\Http\Site\ConfirmController;
 use App\Http\Site\DeedController;
+use App\Http\Site\DomainController;
 use App\Http\Site\EmbedController;
 use App\Http\Site\FileController;
 use App\Http\Site\FrontDoorController;
@@ -31,6 +32,9 @@ use Illuminate\Support\Facades\Route;
 
 // What visitors reach. No sessions here. First parts used below are among WebAddress::RESERVED.
 Route::get('/', FrontDoorController::class);
+Route::post('/', PageFormController::class);
+Route::get('/m/domains/known', [DomainController::class, 'known']);
+Route::get('/m/domains/{token}', [DomainController::class, 'token'])->where('token', '[a-z0-9]{40}');
 Route::get('/h', HandOverController::class);
 // Our own health page: the framework's fetches fonts and scripts from other hosts.
 Route::get('/up', HealthController::class);

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Studio\Account\DomainController;
 use App\Http\Studio\Account\MailServerController;
 use App\Http\Studio\Account\PhraseController;
 use App\Http\Studio\Account\SearchController;
@@ -55,6 +56,14 @@ Route::prefix('studio/api')->group(function (): void {
         Route::put('sites/{site}', [SiteController::class, 'update']);
         Route::delete('sites/{site}', [SiteController::class, 'destroy']);
         Route::post('sites/{site}/restore', [SiteController::class, 'restore']);
+        Route::get('domains', [DomainController::class, 'index']);
+        Route::post('domains', [DomainController::class, 'store']);
+        Route::put('domains/{domain}', [DomainController::class, 'update']);
+        Route::post('domains/{domain}/check', [DomainController::class, 'check'])->middleware('throttle:20,1');
+        Route::post('domains/{domain}/primary', [DomainController::class, 'makePrimary']);
+        Route::delete('domains/{domain}/primary', [DomainController::class, 'endPrimary']);
+        Route::delete('domains/{domain}', [DomainController::class, 'destroy']);
+        Route::post('domains/{domain}/restore', [DomainController::class, 'restore']);
         Route::put('settings', [SettingsController::class, 'update']);
         foreach (['settings', 'funnels/{funnel}'] as $of) {
             Route::get("{$of}/phrases", [PhraseController::class, 'index']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Deadlines\CloseDeadlines;
+use App\Domains\DomainLooks;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Owner\Digest;
 use App\Mail\Owner\ReaderDigest;
@@ -35,7 +36,7 @@ final class SendDueMessages extends Command
     /** @var list<class-string<DueWork>> */
     public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
         Scores::class, Broadcasting::class, Digest::class, ReaderDigest::class, WeeklyReport::class, WarmNotices::class, Webhooks::class,
-        PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
+        DomainLooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 
     protected $signature = 'lantern:due';
 

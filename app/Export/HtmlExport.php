@@ -12,7 +12,7 @@ use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
-use App\Support\Hosts;
+use App\Support\SiteAddress;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Guides\Guide;
@@ -35,10 +35,10 @@ final readonly class HtmlExport
 
     /**
      * @param  list<PagePlan>  $pages  those to take along
-     * @param  string|null  $home  the funnel's public address; null when nobody else can reach it
+     * @param  SiteAddress|null  $home  where the funnel's pages are; null when nobody else can reach it
      * @return string the path of the zip, in the temporary folder
      */
-    public function zip(Plan $plan, array $pages, Business $business, ?string $home): string
+    public function zip(Plan $plan, array $pages, Business $business, ?SiteAddress $home): string
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'lantern-html');
         $zip = new ZipArchive;
@@ -75,23 +75,23 @@ final readonly class HtmlExport
     }
 
     /** @param  list<PagePlan>  $pages */
-    private function html(Plan $plan, PagePlan $page, array $pages, Business $business, ?string $home): string
+    private function html(Plan $plan, PagePlan $page, array $pages, Business $business, ?SiteAddress $home): string
     {
-        $there = $home === null ? null : $home.($page->address === '' ? '' : '/'.$page->address);
-        $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => $home === null ? '' : e(Hosts::site()),
+        $there = $home?->url($page->address);
+        $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => e($home?->to('') ?? ''),
             'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head,
             'code:end' => $page->settings->bodyEnd];
         $taken = array_map(fn (PagePlan $p): string => $p->id, $pages);
         $guides = self::guides($plan);
         foreach ([...$plan->pages, ...$guides] as $other) {
             $fill["page:{$other->id}"] = in_array($other->id, $taken, true) ? self::fileName($other)
-                : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
+                : ($home === null ? '#' : e($home->url($other->address)));
             $fill["whole:{$other->id}"] = $home === null ? self::fileName($other)
-                : e($home.($other->address === '' ? '' : '/'.$other->address));
+                : e($home->url($other->address));
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
             $guide = $leadMagnet->guide;
-            $to = $guide !== null && in_array($guide, $taken, true) ? $fill["page:{$guide}"] : ($home === null ? null : e($home));
+            $to = $guide !== null && in_array($guide, $taken, true) ? $fill["page:{$guide}"] : ($home === null ? null : e($home->url()));
             $fill["download:{$leadMagnet->id}"] = $to === null ? '' : '<a class="button" href="'.$to.'">'.e($leadMagnet->title).'</a>';
         }
         $voice = Voices::of($plan->languageOf($page), $business, $plan->phrases());
@@ -106,6 +106,8 @@ final readonly class HtmlExport
         // All of a guide is there, and nothing in place of what is not.
         $html = (string) preg_replace(['~<!--leaf:locked-->.*?<!--/leaf-->~s', '~<!--/?leaf[^>]*-->~'], '', $html);
         if ($there === null) {
+            // A copy that stands for itself is its own first place.
+            $html = (string) preg_replace('~<link rel="canonical"[^>]*>\s*~', '', $html);
             // “No, thank you” leads where it would lead, as far as the copy has it.
             $no = (new Journey($plan))->way($page->id, Outcome::Declined);
             $next = $no?->toPage;
@@ -131,11 +133,11 @@ final readonly class HtmlExport
         }
     }
 
-    private static function readMe(?string $home): string
+    private static function readMe(?SiteAddress $home): string
     {
         return "Open index.html in a browser, or put all of this on any web server.\n\n"
             .($home === null
                 ? "The forms cannot be sent: when this was made, the site they belong to had no address that others can reach.\n"
-                : "The forms are sent to {$home}. They work for as long as the funnel is live there.\n");
+                : "The forms are sent to {$home->url()}. They work for as long as the funnel is live there.\n");
     }
 }

@@ -23,7 +23,8 @@ final class FileLinks
     /** @param  CarbonImmutable  $sent  when the email went out, from which on the link works for a while */
     public static function forEmail(Delivery $delivery, string $fileName, CarbonImmutable $sent): string
     {
-        return url(self::link($delivery, $fileName, $sent->addDays((int) config('lantern.links.email_days'))));
+        return $delivery->funnel->site()->to(self::link($delivery, $fileName,
+            $sent->addDays((int) config('lantern.links.email_days'))));
     }
 
     private static function link(Delivery $delivery, string $fileName, CarbonImmutable $until): string

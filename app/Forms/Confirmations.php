@@ -64,13 +64,13 @@ final readonly class Confirmations implements CarriesOut
 
     public static function link(Confirmation $confirmation): string
     {
-        return url("/c/{$confirmation->id}/".self::seal($confirmation->id));
+        return $confirmation->submission->funnel->site()->to("/c/{$confirmation->id}/".self::seal($confirmation->id));
     }
 
     /** Where somebody waits who was asked: it can be opened only from this link. */
     public static function waitingLink(Submission $submission): string
     {
-        return url("/c/wait/{$submission->id}/".self::seal("wait|{$submission->id}"));
+        return $submission->funnel->site()->to("/c/wait/{$submission->id}/".self::seal("wait|{$submission->id}"));
     }
 
     public static function seal(string $of): string

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Front;
 
-use App\Support\Hosts;
+use App\Support\Place;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Lantern\Core\Support\NetworkAddress;
+use PDO;
 
 /** A page of a funnel that a browser asks for, as far as it can be read without the framework. */
 final readonly class Ask
@@ -15,9 +16,8 @@ final readonly class Ask
     /** Parameters of an address that mean more than where somebody came from: pages with them are the framework's. */
     private const LEFT = ['answer', 'deadline', 'variant', 'visitor'];
 
-    private const PATH = '#^/([a-z0-9-]{1,60})(?:/([a-z0-9-]{1,60}))?$#D';
-
     /**
+     * @param  string  $path  as it was asked, with all that stands before it
      * @param  string  $funnel  its address; likewise of the page, '' for the entry page
      * @param  array<array-key, mixed>  $query
      * @param  array<array-key, mixed>  $cookies
@@ -25,6 +25,8 @@ final readonly class Ask
      */
     private function __construct(
         public string $method,
+        public Place $place,
+        public string $path,
         public string $funnel,
         public string $page,
         public array $query,
@@ -43,17 +45,22 @@ final readonly class Ask
      * @param  array<array-key, mixed>  $server  as PHP has it
      * @param  array<array-key, mixed>  $cookies
      * @param  list<string>  $proxies  that are believed
+     * @param  callable(): PDO  $database  see {@see Place::of()}
      * @return self|null null for all that is no plain look at a page of the site
      */
-    public static function of(array $server, array $cookies, array $proxies): ?self
+    public static function of(array $server, array $cookies, array $proxies, callable $database): ?self
     {
         $text = fn (string $name): ?string => is_string($server[$name] ?? null) ? $server[$name] : null;
         [$method, $uri] = [(string) $text('REQUEST_METHOD'), (string) $text('REQUEST_URI')];
         [$path, $queryString] = [...explode('?', $uri, 2), ''];
         $base = self::base((string) $text('SCRIPT_NAME'));
-        if (! in_array($method, ['GET', 'HEAD'], true) || ! Hosts::isSiteName($text('HTTP_HOST')) || $base !== Hosts::sitePath()
-            || ! str_starts_with($path, "{$base}/") || preg_match(self::PATH, substr($path, strlen($base)), $m) !== 1
-            || $queryString !== (string) $text('QUERY_STRING')) {
+        if (! in_array($method, ['GET', 'HEAD'], true) || $queryString !== (string) $text('QUERY_STRING')) {
+            return null;
+        }
+        $place = Place::of($text('HTTP_HOST'), $database);
+        $asked = $place->role->hasPages() && $base === $place->prefix() && str_starts_with($path, "{$base}/")
+            ? $place->asked(substr($path, strlen($base))) : null;
+        if ($asked === null) {
             return null;
         }
         parse_str($queryString, $query);
@@ -63,7 +70,8 @@ final readonly class Ask
         $from = (string) $text('REMOTE_ADDR');
         $proxied = self::isProxy($from, $proxies);
 
-        return new self($method, $m[1], $m[2] ?? '', $query, $queryString, $cookies, $text('HTTP_USER_AGENT'), $text('HTTP_SEC_PURPOSE'),
+        return new self($method, $place, $path, $asked[0], $asked[1], $query, $queryString, $cookies,
+            $text('HTTP_USER_AGENT'), $text('HTTP_SEC_PURPOSE'),
             $text('HTTP_ACCEPT_ENCODING'), $text('HTTP_IF_NONE_MATCH'), $proxied ? null : $from,
             $proxied && $text('HTTP_X_FORWARDED_PROTO') !== null
                 ? in_array(strtolower(trim(explode(',', (string) $text('HTTP_X_FORWARDED_PROTO'))[0])), ['https', 'on', 'ssl', '1'], true)

@@ -9,6 +9,7 @@ use App\Languages\SiteVoice;
 use App\Serving\PageDeadlines;
 use App\Serving\PageHeaders;
 use App\Serving\VisitFacts;
+use App\Support\Homes;
 use App\Support\Hosts;
 use App\Support\Setting;
 use App\Support\SiteAddress;
@@ -18,6 +19,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Domains\HostRole;
 use Lantern\Core\Experiments\LetterChoice;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Languages\Language;
@@ -38,13 +40,14 @@ use Throwable;
  * same headers. Nothing means: go on to the framework. So does whatever begins something, whoever is known by more than a cookie, and
  * every fault.
  *
- * @phpstan-type LiveRow array{id: string, state: string, opens_at: string|null, closes_at: string|null, timezone: string,
- *     stamp: string|null, funnel_address: string|null, written: string|null, drawn_by: int}
+ * @phpstan-type LiveRow array{id: string, business_id: int|string, state: string, opens_at: string|null, closes_at: string|null,
+ *     timezone: string, stamp: string|null, place: string|null, written: string|null, drawn_by: int, own: string|null,
+ *     house: string|null, front: string|null}
  */
 final class Front
 {
     /** Goes up when what is written of a page changes its form. */
-    public const REVISION = 2;
+    public const REVISION = 3;
 
     /** Why the last look failed, where it did: the framework reports it once it is there. */
     public static ?Throwable $fault = null;
@@ -68,13 +71,16 @@ final class Front
         }
         Setting::give($settings->asSettings());
         try {
-            $ask = Ask::of($server, $cookies, $settings->proxies);
+            $database = function () use (&$pdo, $settings): PDO {
+                return $pdo ??= FrontDatabase::open($settings->database);
+            };
+            $ask = Ask::of($server, $cookies, $settings->proxies, $database);
             // What is its owner's is nobody else's to answer.
             if ($ask === null || $ask->has(SiteCookie::Owner)) {
                 return null;
             }
 
-            return (new self($settings, $pdo ?? FrontDatabase::open($settings->database), "{$root}/lang",
+            return (new self($settings, $database(), "{$root}/lang",
                 $now ?? new DateTimeImmutable('now', new DateTimeZone('UTC'))))->page($ask);
         } catch (GoOn) {
             return null;
@@ -93,8 +99,9 @@ final class Front
         if ($row === null) {
             return $this->notHere($ask);
         }
-        $page = $this->written($row, $ask);
-        if ($page === null) {
+        $home = $this->home($row, $ask);
+        $page = $home === null ? null : $this->written($row, $home);
+        if ($home === null || $page === null) {
             return null;
         }
         $facts = new FrontFacts($this->pdo, $ask, $row['id'], $this->now);
@@ -111,11 +118,11 @@ final class Front
         $isTheirs = $deadlines !== null || $page->splitTest !== null;
         if ($page->splitTest !== null) {
             [$letter, $newVisitor] = $this->letter($ask, $facts, $page->splitTest);
-            $page = $letter === SplitTest::ORIGINAL ? $page : $this->variant($ask, $page, $letter);
+            $page = $letter === SplitTest::ORIGINAL ? $page : $this->variant($ask, $page, $letter, $home);
         }
 
         return $page === null ? null : $this->answerOf($page, $ask, $opening, fn (): VisitFacts => new VisitFacts(
-            SiteAddress::of($ask->funnel), $page->page, $ask->page, false, $ask->query, $ask->queryString, null,
+            $home, $page->page, $ask->page, false, $ask->query, $ask->queryString, null,
             $ask->kept(SiteCookie::Zone), $this->now, Hosts::areSeparate(),
             new SiteVoice(Language::of($page->language), new PhraseFiles($this->phrases), OwnPhrases::of($page->phrases)->for(
                 Language::of($page->language))),
@@ -174,11 +181,11 @@ final class Front
         return [$facts->letter($test['test'], $test['weights'], $visitor, $known === null), $known === null ? $visitor : null];
     }
 
-    private function variant(Ask $ask, FrontPage $page, string $letter): ?FrontPage
+    private function variant(Ask $ask, FrontPage $page, string $letter, SiteAddress $home): ?FrontPage
     {
         $row = $this->row($ask->funnel, 'page_id', $page->page, $letter);
 
-        return $row === null ? null : $this->written($row, $ask);
+        return $row === null ? null : $this->written($row, $home);
     }
 
     /**
@@ -189,10 +196,14 @@ final class Front
      */
     private function row(string $funnel, string $column, string $value, string $variant): ?array
     {
-        $query = $this->pdo->prepare('select f.id, f.state, f.opens_at, f.closes_at, b.timezone, w.stamp, w.funnel_address, w.written, '
-            .'p.drawn_by from funnels f join businesses b on b.id = f.business_id join published_pages p '
+        $query = $this->pdo->prepare('select f.id, f.business_id, f.state, f.opens_at, f.closes_at, b.timezone, w.stamp, w.place, '
+            .'w.written, p.drawn_by, o.name as own, h.name as house, h.funnel_id as front from funnels f '
+            .'join businesses b on b.id = f.business_id join published_pages p '
             ."on p.version_id = f.live_version_id and p.{$column} = ? and p.variant = ? "
-            .'left join page_fronts w on w.page = p.id where f.address = ? and f.archived_at is null '
+            .'left join page_fronts w on w.page = p.id '
+            ."left join domains o on o.primary_of = 'funnel:' || f.id left join domains h on h.primary_of = "
+            ."'business:' || f.business_id where f.address = ? "
+            .'and f.archived_at is null '
             .'order by p.id limit 1');
         $query->execute([$value, $variant, $funnel]);
 
@@ -203,10 +214,24 @@ final class Front
         return $row === false ? null : $row;
     }
 
+    /**
+     * Where the funnel's pages are, if it is asked for there.
+     *
+     * @param  LiveRow  $row
+     */
+    private function home(array $row, Ask $ask): ?SiteAddress
+    {
+        $home = Homes::home($ask->funnel, $row['own'], $row['house'], $row['front'] === $row['id']);
+
+        return $ask->place->shows((int) $row['business_id'], $row['id'])
+            && $ask->place->addressOf($row['id'], $ask->funnel)->place() === $home->place()
+            && $ask->path === $home->path($ask->page) ? $home : null;
+    }
+
     /** Where there is no funnel and never was one, and no path of the application's own. */
     private function notHere(Ask $ask): ?Answer
     {
-        if (in_array($ask->funnel, WebAddress::RESERVED, true)) {
+        if ($ask->place->role === HostRole::Domain || in_array($ask->funnel, WebAddress::RESERVED, true)) {
             return null;
         }
         $query = $this->pdo->prepare('select n.stamp, n.words, n.written, b.language, b.phrases from front_notices n join '
@@ -223,12 +248,12 @@ final class Front
             ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), $ask->method === 'HEAD' ? '' : $notice->body);
     }
 
-    /** @param  array{stamp: string|null, funnel_address: string|null, written: string|null, drawn_by: int}  $row */
-    private function written(array $row, Ask $ask): ?FrontPage
+    /** @param  array{stamp: string|null, place: string|null, written: string|null, drawn_by: int}  $row */
+    private function written(array $row, SiteAddress $home): ?FrontPage
     {
         // What was changed of the business since is drawn anew by the framework.
         return $row['drawn_by'] === $this->settings->drawnBy && $row['stamp'] === $this->settings->stamp
-            && $row['funnel_address'] === $ask->funnel
+            && $row['place'] === $home->place()
             ? FrontPage::read((string) $row['written']) : null;
     }
 

@@ -39,7 +39,7 @@ final readonly class FrontPages implements FollowsDrawing
 
             return;
         }
-        DB::table('page_fronts')->upsert(['page' => $page->id, 'stamp' => self::settings()->stamp, 'funnel_address' => $funnel->address,
+        DB::table('page_fronts')->upsert(['page' => $page->id, 'stamp' => self::settings()->stamp, 'place' => $funnel->site()->place(),
             'written' => $this->made($page, $funnel)->written()], ['page']);
     }
 
@@ -57,9 +57,9 @@ final readonly class FrontPages implements FollowsDrawing
             if (is_file($settings->database) && FrontSettings::load(base_path()) === null) {
                 $settings->write(base_path());
             }
-            $row = DB::table('page_fronts')->where('page', $page->id)->first(['stamp', 'funnel_address']);
+            $row = DB::table('page_fronts')->where('page', $page->id)->first(['stamp', 'place']);
             if ($page->drawn_by === PageRenderer::REVISION && ($row?->stamp !== $settings->stamp
-                || $row->funnel_address !== $funnel->address)) {
+                || $row->place !== $funnel->site()->place())) {
                 $this->drawn($page, $funnel);
             }
         });

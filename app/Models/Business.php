@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Homes;
+use App\Support\SiteAddress;
 use DateTimeZone;
 use Lantern\Core\Plan\Sender;
 
@@ -63,5 +65,11 @@ final class Business extends Record
     public function sender(): Sender
     {
         return new Sender($this->name, $this->sender_name, $this->sender_address, $this->postal_address, $this->timezone);
+    }
+
+    /** Where links lead that belong to no funnel. */
+    public function site(): SiteAddress
+    {
+        return app(Homes::class)->business($this->id);
     }
 }

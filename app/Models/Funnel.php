@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Homes;
 use App\Support\SiteAddress;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
@@ -113,9 +114,10 @@ final class Funnel extends Record
         return $this->currency ?? (Currency::isKnown($this->business->currency) ? $this->business->currency : 'EUR');
     }
 
+    /** Where its pages stand: on a domain of the owner's, or on the site. */
     public function site(): SiteAddress
     {
-        return SiteAddress::of($this->address);
+        return app(Homes::class)->funnel($this->business_id, $this->id, $this->address);
     }
 
     public function url(string $page = ''): string

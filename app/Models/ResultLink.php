@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Support\Hosts;
+use App\Support\Homes;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -39,6 +39,6 @@ final class ResultLink extends Record
 
     public function url(): string
     {
-        return Hosts::site()."/m/results/{$this->key}";
+        return Homes::link($this->funnel->business_id, $this->funnel_id, "/m/results/{$this->key}");
     }
 }

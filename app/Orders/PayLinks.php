@@ -7,6 +7,7 @@ namespace App\Orders;
 use App\Models\Order;
 use App\Models\Person;
 use App\Models\Receipt;
+use App\Support\Homes;
 use App\Support\Seal;
 use App\Support\SealPurpose;
 
@@ -28,29 +29,30 @@ final class PayLinks
     /** One order alone, for whoever placed it. */
     public static function order(Order $order): string
     {
-        return url("/pay/order/{$order->id}/".self::seal("order|{$order->id}"));
+        return Homes::link($order->business_id, $order->funnel_id, "/pay/order/{$order->id}/".self::seal("order|{$order->id}"));
     }
 
     /** “My purchases”: all that a person has bought. It stands in emails to them and nowhere else: it is the proof. */
     public static function purchases(Person $person): string
     {
-        return url("/my/{$person->id}/".self::seal("my|{$person->id}"));
+        return Homes::link($person->business_id, null, "/my/{$person->id}/".self::seal("my|{$person->id}"));
     }
 
     /** The same for its owner to look at: it proves nothing, and changes nothing. */
     public static function purchasesToLookAt(Person $person): string
     {
-        return url("/my/{$person->id}/".self::seal("look|{$person->id}"));
+        return Homes::link($person->business_id, null, "/my/{$person->id}/".self::seal("look|{$person->id}"));
     }
 
     public static function receipt(Receipt $receipt): string
     {
-        return url("/my/receipts/{$receipt->id}/".self::seal("receipt|{$receipt->id}").'/receipt-'.$receipt->number.'.pdf');
+        return Homes::link($receipt->business_id, null,
+            "/my/receipts/{$receipt->id}/".self::seal("receipt|{$receipt->id}").'/receipt-'.$receipt->number.'.pdf');
     }
 
     /** Where a buyer waits for what is not known yet. */
     public static function waiting(Order $order): string
     {
-        return url("/pay/wait/{$order->id}/".self::seal("wait|{$order->id}"));
+        return Homes::link($order->business_id, $order->funnel_id, "/pay/wait/{$order->id}/".self::seal("wait|{$order->id}"));
     }
 }

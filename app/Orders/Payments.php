@@ -7,6 +7,7 @@ namespace App\Orders;
 use App\Models\Payment;
 use App\Payments\NoAnswer;
 use App\Payments\PaymentProvider;
+use App\Support\Homes;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 
@@ -36,7 +37,8 @@ final readonly class Payments
             $order = $payment->order;
             $about = "{$order->funnel->business->name}: "
                 .($order->lines->firstWhere('number', array_key_first($payment->lines))->name ?? '');
-            $back = url('/pay/back/'.$payment->id.'/'.PayLinks::seal("back|{$payment->id}"));
+            $back = Homes::link($order->business_id, $order->funnel_id,
+                '/pay/back/'.$payment->id.'/'.PayLinks::seal("back|{$payment->id}"));
             $answer = match ($payment->purpose) {
                 PaymentPurpose::First => $this->provider
                     ->start($payment->key, $payment->money(), (string) $payment->method, $about, $back, true),

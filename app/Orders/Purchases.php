@@ -8,6 +8,7 @@ use App\Models\Order;
 use App\Models\ProductAccess;
 use App\Models\Upload;
 use App\People\Proof\Proven;
+use App\Support\Homes;
 use Illuminate\Support\Collection;
 use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Orders\AccessState;
@@ -52,11 +53,12 @@ final class Purchases
 
     public static function openLink(ProductAccess $access): string
     {
-        return url("/my/open/{$access->id}/".PayLinks::seal("open|{$access->id}"));
+        return Homes::link($access->business_id, $access->funnel_id, "/my/open/{$access->id}/".PayLinks::seal("open|{$access->id}"));
     }
 
     public static function fileLink(ProductAccess $access, ProductFile $file): string
     {
-        return url("/my/files/{$access->id}/{$file->id}/".PayLinks::seal("file|{$access->id}|{$file->id}").'/'.rawurlencode($file->name));
+        return Homes::link($access->business_id, $access->funnel_id, "/my/files/{$access->id}/{$file->id}/"
+            .PayLinks::seal("file|{$access->id}|{$file->id}").'/'.rawurlencode($file->name));
     }
 }

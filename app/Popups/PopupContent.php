@@ -15,7 +15,6 @@ use App\Rendering\Slots;
 use App\Serving\PageDeadlines;
 use App\Serving\SlotFiller;
 use App\Serving\Visit;
-use App\Support\Hosts;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Lantern\Core\Languages\OwnPhrases;
@@ -74,7 +73,7 @@ final readonly class PopupContent
             foreach ($elsewhere ? $assets->fonts : [] as [$family, $weight]) {
                 foreach (FontFiles::of($family, $weight, $assets->language) as ['url' => $url, 'range' => $range]) {
                     $fonts["{$family} {$url}"] = ['family' => $family, 'weight' => $weight,
-                        'url' => Hosts::site().'/w/fonts/'.basename($url), 'range' => $range];
+                        'url' => $live->funnel->site()->to('/w/fonts/').basename($url), 'range' => $range];
                 }
             }
         }
@@ -106,9 +105,8 @@ final readonly class PopupContent
         });
 
         // In a page of another site every address is a whole one.
-        return $asked->site === null ? $html
-            : (string) preg_replace('~(["\s(,])/(?=(?:media|build|p)/|'.preg_quote($live->funnel->address, '~').'[/"?])~',
-                '$1'.Hosts::site().'/', $html);
+        return $asked->site === null ? $html : (string) preg_replace(['~(["\s(,])/(?=(?:media|build|p)/)~', '~\b(href|action)="/(?!/)~'],
+            ['$1'.$live->funnel->site()->origin.'/', '$1="'.$live->funnel->site()->origin.'/'], $html);
     }
 
     /** HTML whose style attributes are measured by us, as its styles are. */

@@ -9,9 +9,9 @@ use App\Models\Funnel;
 use App\Models\PublishedPage;
 use App\Models\Site;
 use App\Serving\Browser;
-use App\Support\Hosts;
 use App\Support\Ids;
 use App\Support\Input;
+use App\Support\Place;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Lantern\Core\Popups\AddressPattern;
@@ -52,7 +52,7 @@ final readonly class PopupView
     {
         $now = CarbonImmutable::now();
         $site = self::site(Input::text($request, 'site'));
-        if (! self::isFrom($request->headers->get('Origin'), $site->origin ?? Hosts::site())) {
+        if (! self::isFrom($request->headers->get('Origin'), $site->origin ?? Place::here($request)->front())) {
             return null;
         }
         $funnel = $site === null ? self::funnel(Input::text($request, 'funnel'), $now) : null;

@@ -75,6 +75,7 @@ use App\Serving\Slots\TokenSlot;
 use App\Serving\Slots\UntilSlot;
 use App\Serving\Slots\ValueSlot;
 use App\Serving\Slots\WholeSlot;
+use App\Support\Homes;
 use App\Support\Hosts;
 use App\Support\Input;
 use App\Support\Sqlite\Connector;
@@ -190,6 +191,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
         $this->app->singleton(Voices::class, fn (): Voices => new Voices(new TranslatedPhrases($this->app->make(Translator::class))));
         $this->app->singleton(SiteLanguage::class);
+        $this->app->scoped(Homes::class);
         $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(LeavesSequences::class, Enrolments::class);
         $this->app->bind(WritesEmails::class, WrittenMessages::class);

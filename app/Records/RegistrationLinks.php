@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use App\Models\Registration;
+use App\Support\Homes;
 use App\Support\Ids;
 use App\Support\Seal;
 use App\Support\SealPurpose;
@@ -16,22 +17,22 @@ final class RegistrationLinks
 
     public static function room(Registration $registration): string
     {
-        return url(self::path($registration));
+        return Homes::link($registration->business_id, $registration->funnel_id, self::path($registration));
     }
 
     public static function replay(Registration $registration): string
     {
-        return url(self::path($registration).'/replay');
+        return Homes::link($registration->business_id, $registration->funnel_id, self::path($registration).'/replay');
     }
 
     public static function change(Registration $registration): string
     {
-        return url(self::path($registration).'/change');
+        return Homes::link($registration->business_id, $registration->funnel_id, self::path($registration).'/change');
     }
 
     public static function calendar(Registration $registration): string
     {
-        return url(self::path($registration).'/session.ics');
+        return Homes::link($registration->business_id, $registration->funnel_id, self::path($registration).'/session.ics');
     }
 
     public static function path(Registration $registration): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Models\Business;
 use App\Models\Message;
 use App\Models\Registration;
 use Carbon\CarbonImmutable;
@@ -11,7 +12,6 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Webinars\RegistrationState;
-use Lantern\Core\Webinars\Webinar;
 
 /** What an email says of its reader's session: when it is in their zone, and their own links. */
 final class SessionFields
@@ -61,13 +61,14 @@ final class SessionFields
      *
      * @return array<string, string>
      */
-    public static function sample(?Webinar $webinar, DateTimeZone $zone, string $language): array
+    public static function sample(Business $business, string $language): array
     {
         $now = CarbonImmutable::now();
+        $zone = $business->zone();
         $at = $now->setTimezone($zone)->addDay()->setTime(18, 0);
 
-        return array_fill_keys(self::LINKS, url('/')) + ['session_time' => TimeWords::moment($at, $zone, $language, $now),
-            'webinar_title' => $webinar->title ?? 'the webinar', 'replay_end' => TimeWords::moment($at->addDays(3), $zone, $language,
+        return array_fill_keys(self::LINKS, $business->site()->to('/')) + ['session_time' => TimeWords::moment($at, $zone, $language, $now),
+            'webinar_title' => 'the webinar', 'replay_end' => TimeWords::moment($at->addDays(3), $zone, $language,
                 $now)];
     }
 }

@@ -35,7 +35,7 @@ final readonly class PageRenderer
      * Goes up when the markup changes in a way that the styles of today no longer fit pages drawn before. Versions
      * drawn by an earlier one are drawn anew from their plan (`lantern:redraw`, and meanwhile with each visit).
      */
-    public const REVISION = 12;
+    public const REVISION = 13;
 
     public function __construct(private PictureFacts $facts)
     {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
-use App\Support\Hosts;
 use App\Support\Seal;
 use App\Support\SealPurpose;
+use App\Support\SiteAddress;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
@@ -21,13 +21,14 @@ final class HandOver
 {
     private const SECONDS = 60;
 
-    /** @param  string  $path  on the site, such as `/practice-plan` */
-    public static function link(string $path, Request $request, CarbonImmutable $now): string
+    /** @param  string  $page  the address of a page */
+    public static function link(SiteAddress $site, string $page, Request $request, CarbonImmutable $now): string
     {
         $until = $now->addSeconds(self::SECONDS)->getTimestamp();
         $once = bin2hex(random_bytes(8));
+        $path = $site->path($page);
 
-        return Hosts::site().'/h?'.http_build_query(['to' => $path, 'until' => $until, 'once' => $once,
+        return $site->to('/h?').http_build_query(['to' => $path, 'until' => $until, 'once' => $once,
             'key' => Seal::of(SealPurpose::HandOver, self::what($path, $until, $once, $request), 64)]);
     }
 
@@ -48,7 +49,7 @@ final class HandOver
     /** Is it a path of a public page, and no address that leads elsewhere? */
     public static function isPath(string $to): bool
     {
-        return preg_match('~^/[a-z0-9-]{1,60}(/[a-z0-9-]{1,60})?$~D', $to) === 1;
+        return preg_match('~^/([a-z0-9-]{1,60}(/[a-z0-9-]{1,60})?)?$~D', $to) === 1;
     }
 
     private static function what(string $to, int $until, string $once, Request $request): string

@@ -12,6 +12,7 @@ use App\Models\PublishedPage;
 use App\Models\Version;
 use App\Records\GuideFacts;
 use App\Records\RegistrationLinks;
+use App\Support\Place;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
@@ -19,6 +20,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Deadlines\ShownState;
+use Lantern\Core\Domains\HostRole;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\FunnelState;
@@ -49,6 +51,10 @@ final readonly class PageFinder
         if ($funnel === null) {
             return self::moved($request, $funnelAddress, $pageAddress);
         }
+        $elsewhere = self::elsewhere($request, $funnel, $pageAddress);
+        if ($elsewhere !== null) {
+            return $elsewhere;
+        }
         $now = CarbonImmutable::now();
         $rows = [];
         $asked = $this->row($funnel, fn ($q) => $q->where('address', $pageAddress), $rows);
@@ -59,6 +65,22 @@ final readonly class PageFinder
                 : $this->whileClosed($funnel, $asked, $request, $act, $rows), null];
 
         return $this->answer(PageChoice::of($facts, $now), $funnel, $request, $rows, $live);
+    }
+
+    /** A page is looked at in one place, the others lead there. What is sent from it is taken wherever it was open. */
+    private static function elsewhere(Request $request, Funnel $funnel, string $page): ?Response
+    {
+        $place = Place::here($request);
+        if (! $place->shows($funnel->business_id, $funnel->id)) {
+            return PlainPage::notHere()->response();
+        }
+        $home = $funnel->site();
+        $there = $place->addressOf($funnel->id, $funnel->address);
+        $isHome = $there->place() === $home->place() && ($place->role !== HostRole::Domain
+            || '/'.trim($request->path(), '/') === $home->path($page));
+
+        return $isHome || ! $request->isMethodSafe() || $funnel->state === FunnelState::Draft ? null
+            : self::lead($request, $home->url($page));
     }
 
     /** @return array{PageRequest, LivePage|null} */
@@ -197,7 +219,8 @@ final readonly class PageFinder
         $id = OldAddress::query()->where('address', $address)->whereNull('page_id')->latest('id')->value('funnel_id');
         $funnel = is_string($id) ? Funnel::query()->whereNull('archived_at')->where('state', '!=', FunnelState::Draft)->find($id) : null;
 
-        return $funnel === null ? PlainPage::notHere()->response() : self::lead($request, $funnel->url($page));
+        return $funnel === null || ! Place::here($request)->shows($funnel->business_id, $funnel->id) ? PlainPage::notHere()->response()
+            : self::lead($request, $funnel->url($page));
     }
 
     private static function lead(Request $request, string $url): RedirectResponse

@@ -8,6 +8,7 @@ use App\Languages\SiteLanguage;
 use App\Serving\Facts\LoadsFacts;
 use App\Serving\Slots\SlotKinds;
 use App\Support\Hosts;
+use App\Support\Place;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
@@ -58,7 +59,11 @@ final readonly class SlotFiller
         // As it is written: what the framework makes of it is trimmed.
         parse_str(self::queryString($request), $query);
 
-        return new VisitFacts($visit->funnel->site(), $visit->page->page_id, $visit->page->address,
+        // A form is shown again where it was sent to, wherever the pages are by now.
+        $site = $request->isMethod('POST') ? Place::here($request)->addressOf($visit->funnel->id, $visit->funnel->address)
+            : $visit->funnel->site();
+
+        return new VisitFacts($site, $visit->page->page_id, $visit->page->address,
             $visit->page->popup !== null, $query, self::queryString($request),
             $request->isMethod('POST') ? $request->request->all() : null, SiteCookies::read($request, SiteCookie::Zone), $now,
             Hosts::areSeparate(), $this->language->is($visit->page->language, null, OwnPhrases::of($visit->page->phrases)),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Support\Homes;
 use App\Support\Hosts;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\Block;
@@ -52,6 +53,7 @@ final class Source
     public static function touch(mixed $carried, mixed $referrer): ?string
     {
         $own = array_map(fn (string $url): string => strtolower((string) parse_url($url, PHP_URL_HOST)), [Hosts::site(), Hosts::studio()]);
+        $own = is_string($referrer) && $referrer !== '' ? [...$own, ...app(Homes::class)->names()] : $own;
 
         return Touch::of(self::read($carried), is_string($referrer) ? $referrer : '', $own) ?: null;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Illuminate\Http\Request;
+use Lantern\Core\Domains\HostRole;
 
 /**
  * The two hosts: the Studio answers on its own, and all that visitors reach on another. For a browser they are strangers, so
@@ -27,23 +28,30 @@ final class Hosts
     /** Ports make no difference: a browser sends its cookies to all of them. */
     public static function areSeparate(): bool
     {
-        return self::name(self::studio()) !== self::name(self::site());
+        return self::studioName() !== self::siteName();
+    }
+
+    public static function studioName(): string
+    {
+        return self::name(self::studio());
+    }
+
+    public static function siteName(): string
+    {
+        return self::name(self::site());
+    }
+
+    /** Of a domain of an owner's: it is reached as the site is, by the same scheme and port. */
+    public static function originOf(string $domain): string
+    {
+        $port = parse_url(self::site(), PHP_URL_PORT);
+
+        return parse_url(self::site(), PHP_URL_SCHEME)."://{$domain}".(is_int($port) ? ":{$port}" : '');
     }
 
     public static function isStudio(Request $request): bool
     {
-        return self::name($request->getSchemeAndHttpHost()) === self::name(self::studio());
-    }
-
-    public static function isSite(Request $request): bool
-    {
-        return self::isSiteName($request->getHttpHost());
-    }
-
-    /** @param  string|null  $host  as a request names it, with a port or without */
-    public static function isSiteName(?string $host): bool
-    {
-        return $host !== null && strtolower((string) preg_replace('/:\d+$/D', '', $host)) === self::name(self::site());
+        return HostRole::name($request->getHttpHost()) === self::studioName();
     }
 
     /** The path that all public addresses begin with; '' for none. */

@@ -13,12 +13,13 @@ use Symfony\Component\HttpFoundation\RedirectResponse;
  */
 final class Onward
 {
-    public static function leavesUs(string $url): bool
+    /** @param  string  $front  the host that was asked, as in `https://pages.example` */
+    public static function leavesUs(string $url, string $front): bool
     {
         $origin = fn (string $of): string => strtolower(parse_url($of, PHP_URL_SCHEME).'://'.parse_url($of, PHP_URL_HOST).':'
             .parse_url($of, PHP_URL_PORT));
 
-        return preg_match('~^[a-z][a-z0-9+.-]*:~i', $url) === 1 && $origin($url) !== $origin(Hosts::site());
+        return preg_match('~^[a-z][a-z0-9+.-]*:~i', $url) === 1 && $origin($url) !== $origin($front);
     }
 
     /** The same answer as a page: with its cookies, and the way as a link for whoever is not led on. */

@@ -25,7 +25,7 @@ final class SiteCookies
     public static function give(SiteCookie $cookie, string $value, ?SiteAddress $below = null): AnyCookie
     {
         return Cookie::make($cookie->value, $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value),
-            60 * 24 * $cookie->days(), $below?->path() ?? '/', httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
+            60 * 24 * $cookie->days(), $below?->below() ?? '/', httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
     }
 
     /** A cookie of all pages as `give` gives it, as the line of a header, for what is answered before the framework starts. */
@@ -41,7 +41,7 @@ final class SiteCookies
 
     public static function forget(SiteCookie $cookie, ?SiteAddress $below = null): AnyCookie
     {
-        return Cookie::forget($cookie->value, $below?->path() ?? '/');
+        return Cookie::forget($cookie->value, $below?->below() ?? '/');
     }
 
     /** @return string|null what we gave to this browser; nothing for what is not ours */

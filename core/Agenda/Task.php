@@ -30,6 +30,8 @@ enum Task
     case WarmNotices;
     /** Calls to web addresses of the owner's. */
     case Hooks;
+    /** Looks whether domains of owners' lead here. */
+    case Domains;
     /** What the practice payments have to tell. */
     case ProviderCalls;
     /** Payments and refunds that are open, and those of plans whose day has come. */

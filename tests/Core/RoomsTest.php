@@ -53,6 +53,7 @@ final class RoomsTest extends TestCase
             'Deadlines', 'Events', 'Forms', 'Guides', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Popups', 'Rules',
             'Sequences', 'Support', 'Webinars',
         ],
+        'Domains' => ['Plan', 'Support'],
         'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
     ];
@@ -74,6 +75,7 @@ final class RoomsTest extends TestCase
         'People' => ['Experiments', 'Journey', 'Models', 'Records', 'Results', 'Support', 'Warmth'],
         'Guides' => ['Journey', 'Models', 'People', 'Records', 'Support'],
         'Webhooks' => ['Journey', 'Models', 'Support'],
+        'Domains' => ['Models', 'Support', 'Webhooks'],
         'Export' => ['Drafts', 'Files', 'Languages', 'Models', 'Rendering', 'Support'],
         'Mail' => ['Experiments', 'Files', 'Journey', 'Languages', 'Models', 'People', 'Records', 'Rendering', 'Results', 'Support'],
         'Deadlines' => ['Experiments', 'Journey', 'Mail', 'Models', 'Records', 'Support', 'Warmth'],
@@ -93,12 +95,12 @@ final class RoomsTest extends TestCase
         ],
         'Publishing' => ['Deadlines', 'Drafts', 'Experiments', 'Mail', 'Models', 'People', 'Records', 'Rendering', 'Serving', 'Support'],
         'Console' => [
-            'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail', 'Models', 'Orders', 'Payments', 'People', 'Popups', 'Publishing',
+            'Deadlines', 'Domains', 'Drafts', 'Files', 'Forms', 'Mail', 'Models', 'Orders', 'Payments', 'People', 'Popups', 'Publishing',
             'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
         'Http' => [
-            'Deadlines', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Front', 'Guides', 'Journey', 'Languages', 'Mail', 'Models',
-            'Orders', 'Payments', 'People',
+            'Deadlines', 'Domains', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Front', 'Guides', 'Journey', 'Languages', 'Mail',
+            'Models', 'Orders', 'Payments', 'People',
             'Popups', 'Publishing', 'Records', 'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
     ];

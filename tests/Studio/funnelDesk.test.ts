@@ -16,6 +16,7 @@ describe('what is known of a funnel', () => {
             name: 'Sales',
             address: 'sales',
             url: 'http://x.example/sales',
+            place: { front: 'http://x.example', form: 'below', reserved: [] },
             goal: 'sell',
             sharedSections: [],
             leadMagnets: [],

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Serving\PageHeaders;
 use App\Support\AnswerKind;
 use App\Support\Onward;
+use App\Support\Place;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\RedirectResponse;
@@ -21,7 +22,7 @@ final class AnswerHeaders
         $response = $next($request);
         $isStudio = $request->is('studio', 'studio/*');
         if (! $isStudio && $request->isMethod('POST') && $response instanceof RedirectResponse
-            && Onward::leavesUs($response->getTargetUrl())) {
+            && Onward::leavesUs($response->getTargetUrl(), Place::here($request)->front())) {
             $response = Onward::instead($response);
         }
         foreach ($isStudio ? AnswerKind::Studio->headers() : AnswerKind::Plain->headers() as $name => $value) {

@@ -152,7 +152,7 @@ final readonly class EmbedController
 
     public static function doneLink(Submission $submission): string
     {
-        return url("/e/done/{$submission->id}/".Confirmations::seal("done|{$submission->id}"));
+        return $submission->funnel->site()->to("/e/done/{$submission->id}/".Confirmations::seal("done|{$submission->id}"));
     }
 
     /**

@@ -10,7 +10,10 @@ use App\Serving\Arrival;
 use App\Serving\LivePage;
 use App\Serving\PageFinder;
 use App\Serving\PageResponse;
+use App\Serving\PlainPage;
+use App\Support\Place;
 use Illuminate\Http\Request;
+use Lantern\Core\Domains\HostRole;
 use Symfony\Component\HttpFoundation\Response;
 
 use function Illuminate\Support\defer;
@@ -23,11 +26,16 @@ final readonly class PageController
     {
     }
 
-    public function __invoke(Request $request, string $funnel, string $page = ''): Response
+    public function __invoke(Request $request, string $funnel = '', string $page = ''): Response
     {
+        [$funnel, $page] = Place::here($request)->asked("/{$funnel}".($page === '' ? '' : "/{$page}")) ?? [null, ''];
+        if ($funnel === null) {
+            return PlainPage::notHere()->response();
+        }
         $live = $this->finder->find($request, $funnel, $page);
         if (! $live instanceof LivePage) {
-            if ($live->getStatusCode() === 404 && Funnel::query()->where('address', $funnel)->doesntExist()) {
+            if ($live->getStatusCode() === 404 && Place::here($request)->role !== HostRole::Domain
+                && Funnel::query()->where('address', $funnel)->doesntExist()) {
                 defer(fn () => $this->fronts->catchUpNotice($live))->always();
             }
 

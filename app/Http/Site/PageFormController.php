@@ -6,6 +6,8 @@ namespace App\Http\Site;
 
 use App\Serving\LivePage;
 use App\Serving\PageFinder;
+use App\Serving\PlainPage;
+use App\Support\Place;
 use Illuminate\Http\Request;
 use Lantern\Core\Visits\PageAct;
 use Symfony\Component\HttpFoundation\Response;
@@ -21,8 +23,12 @@ final readonly class PageFormController
     ) {
     }
 
-    public function __invoke(Request $request, string $funnel, string $page = ''): Response
+    public function __invoke(Request $request, string $funnel = '', string $page = ''): Response
     {
+        [$funnel, $page] = Place::here($request)->asked("/{$funnel}".($page === '' ? '' : "/{$page}")) ?? [null, ''];
+        if ($funnel === null) {
+            return PlainPage::notHere()->response();
+        }
         $sent = match (true) {
             $request->input('checkout') !== null => 'checkout',
             $request->input('extra') !== null => 'extra',

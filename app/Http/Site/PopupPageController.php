@@ -18,8 +18,8 @@ use App\Serving\PageResponse;
 use App\Serving\PlainPage;
 use App\Serving\Source;
 use App\Support\AnswerKind;
-use App\Support\Hosts;
 use App\Support\Packed;
+use App\Support\Place;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
@@ -116,7 +116,8 @@ final readonly class PopupPageController
         if (PopupView::site($site) === null) {
             return new Response("console.info('This site is not known any more.');\n", 200, $headers);
         }
-        $given = json_encode(['site' => $site, 'host' => Hosts::site()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);
+        $given = json_encode(['site' => $site, 'host' => Place::here($request)->front()],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);
         $response = new Response("(function(lantern){\n".SiteAssets::text('resources/site/popup.ts')."\n})({$given});\n", 200, $headers);
         $response->setEtag(hash('xxh128', (string) $response->getContent()));
 

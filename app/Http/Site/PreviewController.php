@@ -52,6 +52,7 @@ final readonly class PreviewController
             $fill['code:end'] .= $this->popup($request, $plan, $found, $voice);
             foreach ([...$plan->pages, ...$plan->guides] as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
+                $fill["whole:{$other->id}"] = e($found->url($other->address));
             }
             foreach ([...$shown->document->blocksOf(BlockKind::Checkout), ...$shown->document->blocksOf(BlockKind::Price)] as $block) {
                 $button = '<form method="post" id="buy" action="'.$link($shown->address).'"><button class="button main">'

@@ -67,7 +67,8 @@ final class DeadlineFields
             if ($run === null) {
                 return '';
             }
-            $address = $message === null ? CountdownPicture::sample($look, Voices::of($language)) : url("/t/{$message->id}/{$m[1]}/"
+            $address = $message === null ? CountdownPicture::sample($look, Voices::of($language))
+                : MailLinks::link($message, "/t/{$message->id}/{$m[1]}/"
                 .MailLinks::sealOf("countdown|{$message->id}|{$m[1]}").'.gif');
 
             return '<img src="'.e($address).'" alt="'.e(TimeWords::moment($run->endsAt, $zone, $language, $now)).'" width="'

@@ -7,6 +7,7 @@ namespace App\Mail\Emails;
 use App\Files\FileLinks;
 use App\Models\Delivery;
 use App\Models\Message;
+use App\Support\Homes;
 use Carbon\CarbonImmutable;
 
 /** The lead magnet a message speaks of, and its reader's own link to it. */
@@ -24,7 +25,7 @@ final class DownloadLink
         $delivery = self::delivery($message);
         if ($delivery === null) {
             // Not, or no longer, theirs: the page where it can be asked for, and never the Studio's door.
-            return $message->funnel?->url() ?? url('/');
+            return $message->funnel?->url() ?? Homes::link($message->business_id, null, '/');
         }
         $name = $delivery->leadMagnet?->text('fileName') ?? '';
 

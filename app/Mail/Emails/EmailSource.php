@@ -8,8 +8,8 @@ use App\Languages\Voices;
 use App\Models\Broadcast;
 use App\Models\Business;
 use App\Models\EmailPart;
+use App\Support\Homes;
 use App\Support\RichText;
-use App\Support\SiteAddress;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Page\Look\Colour;
@@ -71,7 +71,7 @@ final readonly class EmailSource
     {
         $fields = $plan->prices(Voices::of($plan->language, $business, $plan->phrases())) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
-        $site = SiteAddress::of($address);
+        $site = app(Homes::class)->funnel($business->id, $plan->id, $address);
         foreach ([...$plan->pages, ...$plan->guides] as $page) {
             $fields["page_{$page->id}"] = $site->url($page->address);
         }

@@ -66,9 +66,9 @@ final class EmailWriter
             'business_id' => $business->id]);
         $words = $source->subject.$source->body->html;
 
-        return self::ofPerson($reader) + ['download_link' => url('/')]
+        return self::ofPerson($reader) + ['download_link' => $business->site()->to('/')]
             + DeadlineFields::of($words, $person, DeadlineFields::zone($person, $business->zone()), $source->language)
-            + SessionFields::sample(null, $business->zone(), $source->language) + $source->fields;
+            + SessionFields::sample($business, $source->language) + $source->fields;
     }
 
     /** @return array{accent: string, onAccent: string, link: string, darkLink: string} that emails of this accent are drawn in */
@@ -164,9 +164,9 @@ final class EmailWriter
             + array_intersect_key($values, ['download_link' => true] + array_fill_keys(SessionFields::LINKS, true));
     }
 
-    public static function unsubscribeUrl(string $messageId): string
+    public static function unsubscribeUrl(Message $message): string
     {
-        return url(URL::signedRoute('site.unsubscribe', ['message' => $messageId], absolute: false));
+        return MailLinks::link($message, URL::signedRoute('site.unsubscribe', ['message' => $message->id], absolute: false));
     }
 
     /** @param  array<string, string>  $values */
@@ -186,10 +186,10 @@ final class EmailWriter
         $knows = $message !== null && $source->tracked;
         $filled = $with($knows ? MailLinks::tracked($body, $message) : $body);
         $unsubscribe = match (true) {
-            $message === null => url('/'),
+            $message === null => $business->site()->to('/'),
             // Whoever is asked whether the address is theirs is on no list yet.
             $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
-            default => self::unsubscribeUrl($message->id),
+            default => self::unsubscribeUrl($message),
         };
         // What the application writes itself names no words of its own: then its funnel's hold at the foot as well.
         $own = $source->own ?? Voices::phrasesOf($message?->funnel_id === null ? null
@@ -221,7 +221,7 @@ final class EmailWriter
                 $width = min(528, (int) $picture->width);
 
                 // Old mail programs know neither WebP nor styles on pictures: the copy they can show, and its width as an attribute.
-                return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width
+                return '<img src="'.$business->site()->to($picture->src()).'" alt="'.$m[2].'" width="'.$width
                     .'" style="display:block;margin:0 0 18px;width:100%;max-width:'.$width.'px;height:auto;border:0">';
             }, $body);
     }

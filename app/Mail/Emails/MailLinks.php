@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Models\Message;
+use App\Support\Homes;
 use App\Support\Seal;
 use App\Support\SealPurpose;
+use App\Support\SiteAddress;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -41,7 +43,7 @@ final class MailLinks
             $to = html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5);
 
             return preg_match($which, $to) === 1
-                ? $m[1].self::url($message, self::id($message->business_id, $to)).'"' : $m[0];
+                ? $m[1].self::url($message, self::id($message->business_id, $to), $to).'"' : $m[0];
         }, $body);
     }
 
@@ -57,14 +59,29 @@ final class MailLinks
         return (int) $found;
     }
 
-    public static function url(Message $message, int $link): string
+    /** @param  string|null  $to  as it was written */
+    public static function url(Message $message, int $link, ?string $to = null): string
     {
-        return url("/l/{$message->id}/{$link}/".self::seal("link|{$message->id}|{$link}"));
+        return self::link($message, "/l/{$message->id}/{$link}/".self::seal("link|{$message->id}|{$link}"), $to);
+    }
+
+    /**
+     * At the host on which its funnel stands, where its reader's browser is known.
+     *
+     * @param  string|null  $to  where it leads in the end: a page on another domain of ours knows them by a link of that domain
+     */
+    public static function link(Message $message, string $path, ?string $to = null): string
+    {
+        $homes = app(Homes::class);
+        $host = strtolower((string) parse_url($to ?? '', PHP_URL_HOST));
+
+        return $host !== '' && in_array($host, $homes->names(), true) ? SiteAddress::on($host, '')->to($path)
+            : $homes->business($message->business_id, $message->funnel_id)->to($path);
     }
 
     public static function pixel(Message $message): string
     {
-        return url("/o/{$message->id}/".self::seal("open|{$message->id}").'.gif');
+        return self::link($message, "/o/{$message->id}/".self::seal("open|{$message->id}").'.gif');
     }
 
     public static function holds(string $seal, string $of): bool

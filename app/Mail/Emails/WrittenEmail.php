@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Models\Message;
-use App\Support\Hosts;
 use Lantern\Core\Emails\RecipientName;
 use Lantern\Core\People\EmailAddress;
 use Symfony\Component\Mime\Address;
@@ -33,7 +32,7 @@ final readonly class WrittenEmail
                 RecipientName::of((string) $message->person?->fullName())))
             ->text($this->text)
             ->html($this->html);
-        $host = parse_url(Hosts::site(), PHP_URL_HOST);
+        $host = parse_url($business->site()->origin, PHP_URL_HOST);
         $email->getHeaders()->addIdHeader('Message-ID', $message->id.'@'.(is_string($host) ? $host : 'localhost'));
         if ($this->unsubscribeUrl !== '') {
             // One-click unsubscribe as RFC 8058 describes it.

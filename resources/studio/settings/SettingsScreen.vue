@@ -62,6 +62,10 @@ useLeaving({
         </p>
         <BusinessFields v-model="business" class="mt-8" :error="error" with-hosts />
         <MailServer />
+        <FoldSection name="domains" title="Your domains" summary="Where your pages stand">
+            <p class="text-soft">Your pages on domains of your own: what to write into the DNS, and which one links are made with.</p>
+            <RouterLink to="/settings/domains" class="mt-3 btn inline-flex">Domains</RouterLink>
+        </FoldSection>
         <FoldSection name="other-sites" title="Your other sites" summary="Pop-ups and forms placed elsewhere">
             <p class="text-soft">One line on a blog or site of yours, once: then pop-ups and forms are placed there from your funnels.</p>
             <RouterLink to="/settings/sites" class="mt-3 btn inline-flex">Sites</RouterLink>

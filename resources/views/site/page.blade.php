@@ -18,6 +18,8 @@
 <meta name="theme-color" content="{{ \Lantern\Core\Page\Look\Paint::of($view->look, $page->document->background)->colours['paper'] }}">
 @if ($settings->hidden ?? ! $entry)
 <meta name="robots" content="noindex">
+@elseif (! $view->editing() && $plan->page($page->id) !== null)
+<link rel="canonical" href="{!! Slots::name('whole', $page->id) !!}">
 @endif
 @if (($entry || $settings->description !== '') && $description !== '')
 <meta name="description" content="{{ $description }}">

@@ -23,6 +23,7 @@ use App\Support\SiteCookies;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Plan\PageRole;
+use PDO;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\Deadlines\DeadlineTestCase;
 
@@ -118,7 +119,7 @@ final class FrontTest extends DeadlineTestCase
     private function facts(array $cookies, Funnel $funnel): FrontFacts
     {
         $ask = Ask::of(['REQUEST_METHOD' => 'GET', 'REQUEST_URI' => "/{$funnel->address}", 'QUERY_STRING' => ''] + self::SITE,
-            $cookies, []);
+            $cookies, [], fn (): PDO => self::fail('The host of the site is known without a database.'));
         self::assertNotNull($ask);
 
         return new FrontFacts(DB::connection()->getPdo(), $ask, $funnel->id, now()->toImmutable());

@@ -8,6 +8,7 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use App\Serving\HandOver;
 use App\Support\Onward;
+use App\Support\SiteAddress;
 use Carbon\CarbonImmutable;
 use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
@@ -90,7 +91,7 @@ final class HostsTest extends TestCase
         }
         foreach (['https://elsewhere.example/x?a=1&b=%22' => true, self::STUDIO.'/studio' => true, self::SITE.'/practice-plan' => false,
             self::SITE.':8443/x' => true, '/practice-plan' => false, 'https://pages.test/x' => true] as $url => $leaves) {
-            self::assertSame($leaves, Onward::leavesUs($url), $url);
+            self::assertSame($leaves, Onward::leavesUs($url, self::SITE), $url);
         }
         $page = Onward::instead(new RedirectResponse('https://elsewhere.example/?a="><script>&b=2'));
         self::assertStringContainsString('url=https://elsewhere.example/?a=&quot;&gt;&lt;script&gt;&amp;b=2"',
@@ -171,7 +172,8 @@ final class HostsTest extends TestCase
         $late = $open();
         $this->travel(61)->seconds();
         $this->get($late)->assertNotFound()->assertCookieMissing('lantern_owner');
-        $this->get(HandOver::link('//evil.test', app('request'), CarbonImmutable::now()))->assertNotFound();
+        $this->get(HandOver::link(new SiteAddress(self::SITE, '', '/evil.test'), '', app('request'), CarbonImmutable::now()))
+            ->assertNotFound();
     }
 
     public function test_own_code_runs_only_where_it_can_reach_nothing_of_the_studio(): void

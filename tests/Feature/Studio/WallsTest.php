@@ -7,6 +7,7 @@ namespace Tests\Feature\Studio;
 use App\Drafts\DraftGuides;
 use App\Drafts\DraftRows;
 use App\Models\BulkAct;
+use App\Models\Domain;
 use App\Models\EmailPart;
 use App\Models\Experiment;
 use App\Models\Funnel;
@@ -105,6 +106,8 @@ final class WallsTest extends TestCase
             'spend' => Spend::query()->create(['source' => 'podcast', 'from_day' => '2026-11-01', 'to_day' => '2026-11-02', 'amount' => 100,
                 'currency' => 'EUR'] + $business)->id,
             'site' => Site::query()->create(['name' => 'Notes', 'origin' => 'https://notes.example'] + $business)->id,
+            'domain' => Domain::query()->create(['name' => 'cello.example', 'leads_to' => 'business', 'token' => str_repeat('a', 40),
+                'finding' => 'works', 'worked_at' => now(), 'checked_at' => now()] + $business)->id,
             'guide' => app(DraftGuides::class)->make($funnel->refresh(), ['title' => 'Plan'])->id,
             'order' => $order->id, 'receipt' => (string) DB::table('receipts')->value('id'),
             'access' => (string) DB::table('accesses')->value('id'), 'key' => (string) DB::table('payments')->value('key'),

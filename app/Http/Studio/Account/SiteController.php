@@ -7,7 +7,7 @@ namespace App\Http\Studio\Account;
 use App\Http\Studio\StudioController;
 use App\Models\Site;
 use App\Popups\LivePopup;
-use App\Support\Hosts;
+use App\Support\Homes;
 use App\Support\Ids;
 use App\Support\Input;
 use App\Support\Instant;
@@ -116,7 +116,8 @@ final class SiteController extends StudioController
             ->get(['path', 'title', 'views', 'last_at']);
 
         return ['id' => $site->id, 'name' => $site->name, 'origin' => $site->origin,
-            'line' => '<script async src="'.Hosts::site()."/w/{$site->id}.js\"></script>", 'seenAt' => Instant::json($site->seen_at),
+            'line' => '<script async src="'.Homes::link($site->business_id, null, "/w/{$site->id}.js").'"></script>',
+            'seenAt' => Instant::json($site->seen_at),
             'views' => (int) DB::table('site_pages')->where('site_id', $site->id)->sum('views'),
             'pages' => $pages->map(fn (object $p): array => ['path' => $p->path, 'title' => $p->title, 'views' => (int) $p->views,
                 'lastAt' => Instant::jsonFromSql($p->last_at)])->all()];

@@ -9,6 +9,7 @@ use App\Export\FunnelArchive;
 use App\Export\HtmlExport;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
+use App\Support\SiteAddress;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -60,13 +61,13 @@ final class ExportController extends StudioController
         return response()->json(['id' => $archive->read($file->getRealPath(), $this->business())->id], 201);
     }
 
-    /** The funnel's public address, if anybody else can reach it. */
-    private static function home(Funnel $funnel): ?string
+    /** Where the funnel's pages are, if anybody else can reach it. */
+    private static function home(Funnel $funnel): ?SiteAddress
     {
         $host = (string) parse_url($funnel->url(), PHP_URL_HOST);
 
         return in_array($host, ['localhost', '127.0.0.1', '[::1]', ''], true) || $funnel->state !== FunnelState::Live ? null
-            : $funnel->url();
+            : $funnel->site();
     }
 
     private function zip(string $path, string $name): BinaryFileResponse

@@ -17,7 +17,7 @@ final class OpenController extends StudioController
     {
         $found = $this->funnel($funnel);
 
-        return new RedirectResponse(HandOver::link($found->site()->path($page), $request,
+        return new RedirectResponse(HandOver::link($found->site(), $page, $request,
             CarbonImmutable::now()));
     }
 }

@@ -11,7 +11,9 @@ use App\Models\Funnel;
 use App\Models\Version;
 use App\Publishing\Publishing;
 use App\Support\Instant;
+use Lantern\Core\Domains\AddressForm;
 use Lantern\Core\Plan\Way;
+use Lantern\Core\Plan\WebAddress;
 
 /** A funnel in a list, and its whole draft. The Studio's types name the same, and a kept draft is read by the tests of both. */
 final class FunnelJson
@@ -19,8 +21,12 @@ final class FunnelJson
     /** @return array<string, mixed> */
     public static function summary(Funnel $funnel): array
     {
+        $site = $funnel->site();
+
         return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
-            'labels' => $funnel->labels, 'address' => $funnel->address, 'url' => $funnel->url(), 'openUrl' => "/studio/open/{$funnel->id}",
+            'labels' => $funnel->labels, 'address' => $funnel->address, 'url' => $site->url(),
+            'place' => ['front' => $site->to(''), 'form' => $site->form->value,
+                'reserved' => $site->form === AddressForm::Alone ? WebAddress::RESERVED : []], 'openUrl' => "/studio/open/{$funnel->id}",
             'archived' => $funnel->archived_at !== null, 'opensAt' => Instant::json($funnel->opens_at),
             'closesAt' => Instant::json($funnel->closes_at), 'closedAt' => Instant::json($funnel->closed_at),
             'liveVersion' => $funnel->liveVersion?->number, 'updatedAt' => Instant::json($funnel->updated_at)];

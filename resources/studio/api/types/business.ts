@@ -140,3 +140,38 @@ export interface MailServer {
     /** For the DNS of the domain of the sender address. */
     records: { name: string; type: string; value: string; for: string }[];
 }
+
+export interface DnsRecord {
+    type: 'A' | 'AAAA' | 'CNAME';
+    name: string;
+    value: string;
+}
+
+/** A domain of the owner's. */
+export interface Domain {
+    id: string;
+    /** As the DNS writes it; then as its owner reads it. */
+    name: string;
+    shown: string;
+    url: string;
+    leadsTo: 'business' | 'funnel';
+    funnel: string | null;
+    funnelName: string | null;
+    primary: boolean;
+    state: 'waiting' | 'working' | 'trouble';
+    canBePrimary: boolean;
+    finding: string | null;
+    sentence: string;
+    records: DnsRecord[];
+    alias: DnsRecord | null;
+    checkedAt: string | null;
+    workedAt: string | null;
+}
+
+export interface DomainList {
+    domains: Domain[];
+    /** Where pages stand that have no domain. */
+    site: string;
+    most: number;
+    funnels: { id: string; name: string; address: string }[];
+}

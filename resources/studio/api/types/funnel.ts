@@ -20,6 +20,8 @@ export interface FunnelSummary {
     state: FunnelState;
     address: string;
     url: string;
+    /** Where its pages stand, and how their addresses are made up there. */
+    place: { front: string; form: 'below' | 'front' | 'alone'; reserved: string[] };
     openUrl: string;
     archived: boolean;
     /** By which the owner sorts funnels. */

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { pageUrl } from '@/funnel/pageUrl';
 import { PlusIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
-import type { OrderRow, PersonRow, Version } from '@/api/types';
+import type { OrderRow, PersonRow, Version, FunnelSummary } from '@/api/types';
 import OpeningTimes from '@/funnel/desk/OpeningTimes.vue';
 import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
@@ -32,7 +33,6 @@ const address = ref(store.funnel?.address ?? '');
 const error = ref<ApiError | null>(null);
 const openOffers = computed(() => store.funnel?.offers.filter((o) => o.open).length ?? 0);
 const offerWords = computed(() => store.funnel?.offers.map((o) => `${o.name} ${o.priceWords}`).join(' · ') ?? '');
-const site = computed(() => store.funnel?.url.slice(0, -(store.funnel?.address.length ?? 0)) ?? '');
 
 watch(
     [() => props.news, () => store.funnel?.id, () => store.funnel?.liveVersion, () => store.funnel?.state],
@@ -70,11 +70,14 @@ async function rename(): Promise<void> {
     }
     error.value = null;
     try {
-        const saved = await api.put<{ name: string; address: string; url: string }>(`funnels/${store.funnel.id}`, {
-            name: name.value,
-            address: address.value,
-        });
-        Object.assign(store.funnel, { name: saved.name, address: saved.address, url: saved.url });
+        const saved = await api.put<{ name: string; address: string; url: string; place: FunnelSummary['place'] }>(
+            `funnels/${store.funnel.id}`,
+            {
+                name: name.value,
+                address: address.value,
+            },
+        );
+        Object.assign(store.funnel, { name: saved.name, address: saved.address, url: saved.url, place: saved.place });
         await store.refreshNumbers();
         toasts.say('Saved.');
     } catch (caught) {
@@ -239,7 +242,7 @@ const belongs = computed(() => {
                 <TextField
                     v-model="address"
                     label="Web address"
-                    :hint="`${site}${address}`"
+                    :hint="pageUrl(store.funnel && { ...store.funnel, address })"
                     :error="error?.field('address')"
                     @focusout="rename"
                 />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pageUrl } from '@/funnel/pageUrl';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Page, PageSettings } from '@/api/types';
@@ -84,7 +85,7 @@ function keep(name: string): void {
                 v-if="!isEntry"
                 :model-value="page.address"
                 label="Web address"
-                :hint="`${store.funnel?.url}/${page.address}. Once public, an old address leads here for good.`"
+                :hint="`${pageUrl(store.funnel, page.address)}. Once public, an old address leads here for good.`"
                 @update:model-value="(address: string) => store.edit('page', page.id, { address }, 'the address of a page')"
             />
             <p v-else class="hint">This is the first page visitors see, at {{ store.funnel?.url }}</p>

@@ -1,18 +1,17 @@
 <script setup lang="ts">
+import { pageUrl } from '@/funnel/pageUrl';
 import { computed, ref } from 'vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import type { Form } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
-import { useSession } from '@/stores/session';
 
 /** The form on the owner's other web sites: a snippet to paste there. */
 const props = defineProps<{ form: Form }>();
 
 const store = useFunnel();
-const session = useSession();
 const toasts = useToasts();
 const kind = ref<'form' | 'button' | 'plain'>('form');
-const site = computed(() => (session.session.siteUrl ?? location.origin).replace(/\/$/, ''));
+const site = computed(() => store.funnel?.place.front ?? '');
 const page = computed(
     () =>
         store.funnel?.pages.find((p) => p.document.sections.some((s) => s.blocks.some((b) => b.form === props.form.id))) ??
@@ -33,7 +32,7 @@ const snippet = computed(() => {
             const type = { email: 'email', phone: 'tel', date: 'date' }[f.kind as string] ?? 'text';
             return `  <label>${escape(f.label)} <input type="${type}" name="${f.name ?? f.kind}"${f.required ? ' required' : ''}></label>`;
         });
-    const action = `${store.funnel?.url}${page.value?.address ? `/${page.value.address}` : ''}`;
+    const action = pageUrl(store.funnel, page.value?.address);
     return [
         `<form action="${action}" method="post">`,
         ...fields,

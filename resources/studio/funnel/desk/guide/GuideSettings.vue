@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pageUrl } from '@/funnel/pageUrl';
 import { ArrowTopRightOnSquareIcon, BellAlertIcon, TrashIcon } from '@heroicons/vue/24/outline';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -73,7 +74,7 @@ async function takeOut(): Promise<void> {
             <TextField
                 :model-value="guide.address"
                 label="Web address"
-                :hint="`${store.funnel?.url}/${guide.address}`"
+                :hint="pageUrl(store.funnel, guide.address)"
                 :maxlength="60"
                 @update:model-value="(address: string) => set({ address }, false)"
             />

@@ -58,7 +58,7 @@ function write(site: string, text: string): void {
     }
 }
 
-const link = computed(() => `${new URL(store.funnel?.url ?? location.href).origin}/p/${props.id}`);
+const link = computed(() => `${store.funnel?.place.front}/p/${props.id}`);
 const frame = computed(
     () => `<iframe src="${link.value}?frame=1" title="${popup.value.name.replaceAll('"', '')}" width="100%" height="520"></iframe>`,
 );
