@@ -65,7 +65,7 @@ final readonly class Domains
             throw Invalid::at('primary', 'The funnel that this domain is for is gone. Choose another one first.');
         }
         if (! $domain->state()->canBePrimary()) {
-            throw Invalid::at('primary', 'This domain does not lead here yet, so visitors would find nothing. Look again when it does.');
+            throw Invalid::at('primary', 'This domain does not lead here yet, so visitors would find nothing. Check again when it does.');
         }
         DB::transaction(function () use ($domain, $target): void {
             Domain::query()->where('primary_of', $target)->where('id', '!=', $domain->id)->update(['primary_of' => null]);

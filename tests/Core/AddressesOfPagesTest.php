@@ -61,4 +61,23 @@ final class AddressesOfPagesTest extends TestCase
     {
         self::assertSame(['Support/Homes.php', 'Support/Place.php'], self::using('/\bSiteAddress::of\(/'));
     }
+
+    /** Cookies that are given where the pages are anyway, and why; all other links that know their reader go there first. */
+    private const GIVEN_AT_HOME = [
+        'CheckoutController.php' => 'what is bought is taken where its page was open',
+        'HandOverController.php' => 'the Studio makes the link a moment before',
+        'PopupController.php' => 'asked for by a script of the page',
+        'PopupPageController.php' => 'a page of its own, wherever its link was put',
+        'SessionRegistrations.php' => 'a form is taken where its page was open',
+        'SignupController.php' => 'likewise',
+    ];
+
+    public function test_whoever_is_known_by_a_link_is_known_where_the_pages_are(): void
+    {
+        $give = array_filter(self::using('/SiteCookies::give\(|SessionRegistrations::seat\(/'),
+            fn (string $file): bool => str_starts_with($file, 'Http/Site/'));
+        $there = array_map(fn (string $file): string => "Http/Site/{$file}", array_keys(self::GIVEN_AT_HOME));
+        self::assertSame([], array_values(array_diff($give, $there, self::using('/AtHome::orThere\(/'))));
+        self::assertSame([], array_values(array_diff($there, $give)), 'the list names no others');
+    }
 }

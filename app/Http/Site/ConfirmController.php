@@ -16,6 +16,7 @@ use App\Models\Submission;
 use App\Rendering\LookStyle;
 use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
+use App\Serving\AtHome;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
@@ -48,12 +49,13 @@ final readonly class ConfirmController
     {
     }
 
-    public function wait(string $submission, string $seal): AnyResponse
+    public function wait(Request $request, string $submission, string $seal): AnyResponse
     {
         $found = $this->waiting($submission, $seal);
         if ($found === null) {
             return PlainPage::notHere()->response();
         }
+        AtHome::orThere($request, $found->funnel->site());
         if ($found->state !== SubmissionState::Waiting) {
             return redirect()->away($found->funnel->url());
         }
@@ -77,13 +79,14 @@ final readonly class ConfirmController
             + $this->words($found));
     }
 
-    public function ask(string $confirmation, string $seal): AnyResponse
+    public function ask(Request $request, string $confirmation, string $seal): AnyResponse
     {
         $found = $this->confirmation($confirmation, $seal);
         if ($found === null) {
             return PlainPage::notHere()->response();
         }
         $submission = $found->submission;
+        AtHome::orThere($request, $submission->funnel->site());
         if ($submission->state !== SubmissionState::Waiting) {
             return $this->page($submission, ['title' => self::voice($submission)->say('confirm.done.title'),
                 'words' => self::voice($submission)->say('confirm.done.words'), 'onward' => $submission->funnel->url()]);
@@ -115,7 +118,7 @@ final readonly class ConfirmController
                 : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Browser::isOwner($request));
         });
         if ($decision === null) {
-            return $this->ask($confirmation, $seal);
+            return $this->ask($request, $confirmation, $seal);
         }
         $funnel = $found->submission->funnel;
         $plan = $found->submission->version->plan();

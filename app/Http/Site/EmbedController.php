@@ -19,6 +19,7 @@ use App\Rendering\LookStyle;
 use App\Rendering\PlainView;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
+use App\Serving\AtHome;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Serving\Source;
@@ -133,13 +134,14 @@ final readonly class EmbedController
     }
 
     /** Back on our own site, where the browser can be given what the form's own page would have given it. */
-    public function done(string $submission, string $seal): AnyResponse
+    public function done(Request $request, string $submission, string $seal): AnyResponse
     {
         $found = Ids::is($submission) && Confirmations::holds($seal, "done|{$submission}")
             ? Submission::query()->with(['funnel', 'version'])->where('id', $submission)->first() : null;
         if ($found === null || ! Validity::since($found->submitted_at, 3600, CarbonImmutable::now())) {
             return PlainPage::notHere()->response();
         }
+        AtHome::orThere($request, $found->funnel->site());
         $asks = $found->version->plan()->form($found->form_id)->doubleOptIn ?? false;
         if ($asks && $found->state === SubmissionState::Waiting) {
             return redirect()->away(Confirmations::waitingLink($found), 303);

@@ -15,6 +15,7 @@ use App\Models\Message;
 use App\Popups\LinksToSites;
 use App\Records\DeadlineOwner;
 use App\Records\Runs;
+use App\Serving\AtHome;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\Ids;
@@ -50,6 +51,7 @@ final readonly class MailLinkController
         if ($found === null || $target === null) {
             return PlainPage::notHere()->response();
         }
+        AtHome::orThere($request, MailLinks::home($found, $target));
         if (! $this->isReader($request)) {
             return $this->lead($request, $target);
         }

@@ -9,6 +9,7 @@ use App\Languages\SiteVoice;
 use App\Models\Registration;
 use App\Records\RegisteredSessions;
 use App\Records\RegistrationLinks;
+use App\Serving\AtHome;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
@@ -53,21 +54,23 @@ final readonly class RoomController
     {
         $found = RegistrationLinks::read($registration, $seal);
 
-        return $this->lead($found, match ($found === null ? AttendeePlace::Room : LiveRoom::of($found)->attendee($found)->place()) {
+        $place = $found === null ? AttendeePlace::Room : LiveRoom::of($found)->attendee($found)->place();
+
+        return $this->lead($request, $found, match ($place) {
             AttendeePlace::Room => PageRole::Room,
             AttendeePlace::Replay => PageRole::Replay,
             AttendeePlace::Confirmation => PageRole::Confirmation,
         });
     }
 
-    public function replay(string $registration, string $seal): AnyResponse
+    public function replay(Request $request, string $registration, string $seal): AnyResponse
     {
-        return $this->lead(RegistrationLinks::read($registration, $seal), PageRole::Replay);
+        return $this->lead($request, RegistrationLinks::read($registration, $seal), PageRole::Replay);
     }
 
-    public function change(string $registration, string $seal): AnyResponse
+    public function change(Request $request, string $registration, string $seal): AnyResponse
     {
-        return $this->lead(RegistrationLinks::read($registration, $seal), PageRole::Confirmation);
+        return $this->lead($request, RegistrationLinks::read($registration, $seal), PageRole::Confirmation);
     }
 
     public function calendar(string $registration, string $seal): Response
@@ -106,10 +109,10 @@ final readonly class RoomController
             return PlainPage::sessionGone(RegistrationLinks::change($found))->response();
         }
 
-        return $this->lead(RegisteredSessions::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
+        return $this->lead($request, RegisteredSessions::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
     }
 
-    public function cancel(string $registration, string $seal): AnyResponse
+    public function cancel(Request $request, string $registration, string $seal): AnyResponse
     {
         $found = RegistrationLinks::read($registration, $seal);
         if ($found === null) {
@@ -117,7 +120,7 @@ final readonly class RoomController
         }
         $this->registering->cancel($found, CarbonImmutable::now());
 
-        return $this->lead($found, PageRole::Confirmation, 303);
+        return $this->lead($request, $found, PageRole::Confirmation, 303);
     }
 
     /** What their device has played since it last said so; the answer is what goes on in the room. */
@@ -200,7 +203,7 @@ final readonly class RoomController
         return $this->language->is($facts->language ?? $registration->funnel->language, $registration->funnel->business, $facts?->own);
     }
 
-    private function lead(?Registration $registration, PageRole $role, int $status = 302): AnyResponse
+    private function lead(Request $request, ?Registration $registration, PageRole $role, int $status = 302): AnyResponse
     {
         $version = $registration?->funnel->liveVersion;
         $page = null;
@@ -210,6 +213,7 @@ final readonly class RoomController
         if ($registration === null || $page === null) {
             return PlainPage::notHere()->response();
         }
+        AtHome::orThere($request, $registration->funnel->site());
 
         return redirect()->away($registration->funnel->url($page->address), $status)
             ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer'])

@@ -62,21 +62,26 @@ final class MailLinks
     /** @param  string|null  $to  as it was written */
     public static function url(Message $message, int $link, ?string $to = null): string
     {
-        return self::link($message, "/l/{$message->id}/{$link}/".self::seal("link|{$message->id}|{$link}"), $to);
+        return self::home($message, $to)->to("/l/{$message->id}/{$link}/".self::seal("link|{$message->id}|{$link}"));
+    }
+
+    public static function link(Message $message, string $path): string
+    {
+        return self::home($message)->to($path);
     }
 
     /**
-     * At the host on which its funnel stands, where its reader's browser is known.
+     * The host on which its funnel stands, where its reader's browser is known.
      *
      * @param  string|null  $to  where it leads in the end: a page on another domain of ours knows them by a link of that domain
      */
-    public static function link(Message $message, string $path, ?string $to = null): string
+    public static function home(Message $message, ?string $to = null): SiteAddress
     {
         $homes = app(Homes::class);
         $host = strtolower((string) parse_url($to ?? '', PHP_URL_HOST));
 
-        return $host !== '' && in_array($host, $homes->names(), true) ? SiteAddress::on($host, '')->to($path)
-            : $homes->business($message->business_id, $message->funnel_id)->to($path);
+        return $host !== '' && in_array($host, $homes->names(), true) ? SiteAddress::on($host, '')
+            : $homes->business($message->business_id, $message->funnel_id);
     }
 
     public static function pixel(Message $message): string

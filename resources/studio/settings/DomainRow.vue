@@ -78,11 +78,11 @@ async function copy(value: string): Promise<void> {
         </div>
         <p class="mt-1" role="status">
             <span class="font-medium" :class="domain.state === 'working' ? 'text-pine' : 'text-clay-deep'"
-                >{{ stateWords[domain.state] }}.</span
+                >{{ domain.checkedAt ? stateWords[domain.state] : 'Not checked yet' }}.</span
             >
             <template v-if="domain.state !== 'working' || domain.finding === 'partly_elsewhere'"> {{ domain.sentence }}</template>
             <template v-if="domain.state === 'working' && !domain.primary"> It leads visitors on to {{ primary }}.</template>
-            <span v-if="domain.checkedAt" class="caption"> Looked at {{ ago(domain.checkedAt) }}.</span>
+            <span v-if="domain.checkedAt" class="caption"> Checked {{ ago(domain.checkedAt) }}.</span>
         </p>
         <UiListbox class="mt-3 max-w-xl" label="It leads to" :model-value="chosen" :options="choices" @update:model-value="lead" />
         <div v-if="records" class="mt-4">
@@ -122,6 +122,7 @@ async function copy(value: string): Promise<void> {
                     </tr>
                 </tbody>
             </table>
+            <p class="mt-2 caption">It is checked by itself too: every ten minutes on the first day, later less often.</p>
             <p v-if="domain.records.length === 0 && !domain.alias" class="mt-2 text-clay-deep">
                 The addresses of this server are not known here. Whoever runs it can name them in its settings.
             </p>
@@ -131,7 +132,7 @@ async function copy(value: string): Promise<void> {
                 Make it the primary one
             </button>
             <button type="button" :class="domain.state === 'working' ? 'btn-quiet' : 'btn'" :disabled="busy" @click="check">
-                {{ busy ? 'One moment' : 'Look again' }}
+                {{ busy ? 'One moment' : 'Check now' }}
             </button>
             <button
                 v-if="domain.state === 'working'"

@@ -43,7 +43,7 @@ async function add(): Promise<void> {
         const made = await api.post<Domain>('domains', { name: name.value, leadsTo: use.value, funnel: funnel.value });
         [name.value, use.value, funnel.value] = ['', 'business', NONE];
         await load();
-        toasts.say(`“${made.shown}” is on your list. Write its record into the DNS, then look again.`);
+        toasts.say(`“${made.shown}” is on your list. Write its record into the DNS, then check.`);
     } catch (caught) {
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught;
@@ -108,12 +108,25 @@ async function remove(domain: Domain): Promise<void> {
             />
             <fieldset>
                 <legend class="label">It leads to</legend>
-                <label class="mt-1 flex items-baseline gap-2"
-                    ><input v-model="use" type="radio" value="business" name="leads-to" @change="funnel = NONE" />All your funnels, each
-                    below its web address</label
+                <label class="mt-1 flex items-center gap-2"
+                    ><input
+                        v-model="use"
+                        type="radio"
+                        class="size-4.5 accent-pine"
+                        value="business"
+                        name="leads-to"
+                        @change="funnel = NONE"
+                    />All your funnels, each below its web address</label
                 >
-                <label class="mt-1 flex items-baseline gap-2"
-                    ><input v-model="use" type="radio" value="funnel" name="leads-to" @change="funnel = NONE" />One funnel alone</label
+                <label class="mt-1 flex items-center gap-2"
+                    ><input
+                        v-model="use"
+                        type="radio"
+                        class="size-4.5 accent-pine"
+                        value="funnel"
+                        name="leads-to"
+                        @change="funnel = NONE"
+                    />One funnel alone</label
                 >
             </fieldset>
             <div>

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature\Domains;
 
 use App\Domains\Domains;
+use App\Mail\Emails\MailLinks;
 use App\Models\Domain;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\User;
 use App\Publishing\Publishing;
+use App\Serving\Source;
 use App\Support\SiteCookie;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Domains\DomainFinding;
@@ -191,5 +193,55 @@ final class DomainPagesTest extends TestCase
         $link = (string) $this->actingAs($this->owner)->get(self::STUDIO."/studio/open/{$this->funnel->id}")->headers->get('Location');
         self::assertStringStartsWith('http://plan.example/h?', $link);
         $this->get($link)->assertRedirect('/')->assertCookie(SiteCookie::Owner->value, null, false);
+    }
+
+    public function test_a_link_that_was_sent_before_the_pages_moved_is_followed_where_they_are_now(): void
+    {
+        $this->join($this->funnel, ['email' => 'robin@example.com']);
+        $this->runQueue();
+        preg_match('~http://pages\.test(/l/\w+/\d+/\w+)~', (string) Message::query()->sole()->html, $link);
+        preg_match('~http://pages\.test(/f/[^"\s]+)~', (string) Message::query()->sole()->text, $file);
+        $this->domain('plan.example', DomainUse::Funnel, $this->funnel);
+
+        $this->get(self::SITE.$link[1].'?x=1')->assertStatus(302)->assertRedirect("http://plan.example{$link[1]}?x=1")
+            ->assertCookieMissing(SiteCookie::Reader->value);
+        self::assertSame(0, DB::table('events')->where('type', 'clicked')->count(), 'it counts when it is followed');
+        $this->get("http://plan.example{$link[1]}")->assertStatus(302)->assertCookie(SiteCookie::Reader->value, null, false);
+        foreach ([self::SITE, 'http://plan.example'] as $host) {
+            $this->get($host.html_entity_decode($file[1]))->assertOk();
+        }
+    }
+
+    public function test_an_email_knows_its_reader_on_whichever_domain_its_links_lead_to(): void
+    {
+        $other = $this->draft($this->owner, 'Another plan');
+        app(Publishing::class)->publish($other, null);
+        $this->domain('cello.example');
+        $this->domain('other.example', DomainUse::Funnel, $other);
+        $message = new Message(['id' => '01aaaaaaaaaaaaaaaaaaaaaaaa', 'business_id' => $this->owner->business_id,
+            'funnel_id' => $this->funnel->id]);
+        $body = MailLinks::tracked('<a href="http://other.example/thank-you">a</a><a href="{{page_x}}">b</a>'
+            .'<a href="https://blog.example/">c</a>', $message);
+        preg_match_all('~href="(http://[^/]+)/l/~', $body, $hosts);
+        self::assertSame(['http://other.example', self::CELLO, self::CELLO], $hosts[1]);
+    }
+
+    public function test_going_from_one_of_our_hosts_to_the_next_is_no_visit_from_elsewhere(): void
+    {
+        $this->domain('cello.example');
+        foreach (['http://cello.example/x', 'http://pages.test/x', 'http://studio.test/'] as $ours) {
+            self::assertNull(Source::touch('', $ours), $ours);
+        }
+        self::assertSame('viola.example', Source::touch('', 'http://viola.example/x'));
+    }
+
+    public function test_pop_ups_of_a_page_are_asked_for_on_its_own_host(): void
+    {
+        $this->domain('plan.example', DomainUse::Funnel, $this->funnel);
+        $ask = fn (string $host, string $origin): mixed => $this->withHeaders(['Origin' => $origin])->postJson("{$host}/w/ask",
+            ['funnel' => $this->funnel->id, 'page' => $this->entry($this->funnel)->id, 'visitor' => str_repeat('a', 32)])->getContent();
+        $known = $ask('http://plan.example', 'http://plan.example');
+        self::assertNotSame($ask('http://plan.example', 'http://evil.example'), $known);
+        self::assertStringContainsString('"popups"', (string) $known);
     }
 }

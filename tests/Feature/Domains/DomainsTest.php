@@ -77,7 +77,7 @@ final class DomainsTest extends TestCase
                 'alias' => ['type' => 'CNAME', 'name' => 'www.cello.example', 'value' => 'pages.example']])->json('id');
         $this->ask('POST', "/{$domain}/check")->assertOk()->assertJson(['state' => 'waiting', 'finding' => 'no_record']);
         $this->ask('POST', "/{$domain}/primary")->assertStatus(422)->assertJsonPath('errors.primary.0',
-            'This domain does not lead here yet, so visitors would find nothing. Look again when it does.');
+            'This domain does not lead here yet, so visitors would find nothing. Check again when it does.');
         $this->resolvesTo(['11.22.33.44']);
         $this->answering(Domain::query()->sole());
         $this->ask('POST', "/{$domain}/check")->assertOk()->assertJson(['state' => 'working', 'sentence' => 'It leads here.']);

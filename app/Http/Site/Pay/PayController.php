@@ -12,6 +12,7 @@ use App\Orders\NextPage;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
 use App\Orders\Purchases;
+use App\Serving\AtHome;
 use App\Serving\Facts\PurchasesFacts;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
@@ -32,12 +33,13 @@ final readonly class PayController
     {
     }
 
-    public function back(string $payment, string $seal): Response
+    public function back(Request $request, string $payment, string $seal): Response
     {
         $found = PayLinks::holds($seal, "back|{$payment}") ? Payment::query()->with('order.funnel.business')->find($payment) : null;
         if ($found === null) {
             return PlainPage::linkIsNotYours()->response();
         }
+        AtHome::orThere($request, $found->order->funnel->site());
 
         return $this->after($found);
     }

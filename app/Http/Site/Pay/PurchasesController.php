@@ -20,6 +20,7 @@ use App\Orders\Purchases;
 use App\Orders\ReceiptPdf;
 use App\Payments\PaymentProvider;
 use App\People\Proof\Proven;
+use App\Serving\AtHome;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
 use App\Support\Ids;
@@ -105,6 +106,7 @@ final readonly class PurchasesController
         if (! $found instanceof ProductAccess) {
             return $found;
         }
+        AtHome::orThere($request, $found->funnel->site());
         $product = $found->product();
         $page = $product->page === null ? null : $found->funnel->liveVersion?->plan()->page($product->page);
         $to = $page !== null ? $found->funnel->url($page->address) : $product->url;
