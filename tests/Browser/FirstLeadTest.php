@@ -107,4 +107,39 @@ final class FirstLeadTest extends BrowserTestCase
             self::assertSame($views, (int) $this->sql("select count(*) from events where type = 'viewed'"));
         });
     }
+
+    /** Every name below `localhost` leads to this machine, for the browser as for us. */
+    public function test_the_funnel_moves_to_a_domain_of_her_own(): void
+    {
+        $this->steps(function (): void {
+            $domain = 'http://cello.localhost:'.parse_url(self::$site, PHP_URL_PORT);
+            $studio = $this->browser();
+            $this->signIn($studio);
+            $studio->get(self::$studio.'/studio/settings/domains');
+            $this->fill($studio, 'Its name', 'http://cello');
+            $this->press($studio, 'Add the domain');
+            $this->seeText($studio, 'This is no name that a domain can have.');
+            $this->fill($studio, 'Its name', 'cello.localhost');
+            $this->press($studio, 'One funnel alone');
+            $this->choose($studio, 'The funnel', 'Practice plan');
+            $this->press($studio, 'Add the domain');
+            $this->seeText($studio, 'Not checked yet.');
+            $this->seeText($studio, '127.0.0.1');
+            $this->press($studio, 'Check now');
+            $this->seeText($studio, 'Works.');
+            $this->press($studio, 'Make it the primary one');
+            $this->seeText($studio, 'Links are made with cello.localhost from now on.');
+
+            $phone = $this->browser(390, 844);
+            $phone->get(self::$site.'/the-twelve-minute-practice-plan?utm_source=talk');
+            self::assertSame("{$domain}/?utm_source=talk", $phone->getCurrentURL());
+            $this->fill($phone, 'Email address', 'ada@example.com');
+            $this->press($phone, 'Send it to me');
+            $this->waitFor($phone, fn (): bool => $phone->getCurrentURL() === "{$domain}/thank-you", 'the next page on the domain');
+            $this->waitFor($phone, fn (): bool => str_contains((string) $this->sql(
+                "select text from messages where to_address = 'ada@example.com' and state = 'sent'"), "{$domain}/f/"), 'the email');
+            $this->waitFor($phone, fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed' and last_touch = 'talk'") > 0,
+                'the view is counted');
+        });
+    }
 }

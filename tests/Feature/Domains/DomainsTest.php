@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Support\Resolver;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Queue;
@@ -196,6 +197,12 @@ final class DomainsTest extends TestCase
         $this->artisan('lantern:due');
         $this->runQueue();
         self::assertSame('working', $domain->refresh()->state()->value);
+        $this->add('later.example')->forceFill(['checked_at' => now()])->save();
+        foreach (['' => "cello.example\n", '--all' => "cello.example\nlater.example\n"] as $option => $names) {
+            Artisan::call("lantern:domains {$option}");
+            self::assertSame($names, Artisan::output());
+        }
+        Domain::query()->where('name', 'later.example')->sole()->delete();
         $this->ask('POST', "/{$domain->id}/primary")->assertOk();
         $this->travel(25)->hours();
         $this->resolvesTo([]);
