@@ -20,7 +20,7 @@ return static function (): ?Answer {
         }
     };
     spl_autoload_register($find);
-    $answer = Front::answer($root, $_SERVER, $_COOKIE, FrontSettings::load($root));
+    $answer = Front::answer($root, $_SERVER, $_COOKIE, FrontSettings::load($root), posted: $_POST);
     spl_autoload_unregister($find);
 
     return $answer;

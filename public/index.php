@@ -10,6 +10,9 @@ define('LARAVEL_START', microtime(true));
 $answer = (require __DIR__.'/../bootstrap/front.php')();
 if ($answer !== null) {
     $answer->send();
+    if ($answer->reports) {
+        (require __DIR__.'/../bootstrap/views.php')();
+    }
 
     return;
 }

@@ -7,6 +7,7 @@ namespace Tests;
 use App\Front\Answer;
 use App\Front\Front;
 use App\Front\FrontPages;
+use App\Serving\SeenViews;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PDO;
@@ -20,11 +21,15 @@ trait BothWays
     /** How many of the looks of this test the front has answered. */
     protected int $answeredByFront = 0;
 
+    /** Likewise of the views that pages report. */
+    protected int $viewsBefore = 0;
+
     /**
      * @param  array<string, mixed>  $cookies
      * @param  array<string, mixed>  $server
+     * @param  array<string, mixed>  $posted
      */
-    protected function frontAnswer(string $method, string $uri, array $cookies, array $server): ?Answer
+    protected function frontAnswer(string $method, string $uri, array $cookies, array $server, array $posted = []): ?Answer
     {
         $parts = parse_url(str_starts_with($uri, '/') ? "http://localhost{$uri}" : $uri);
         $database = DB::connection()->getPdo();
@@ -37,7 +42,44 @@ trait BothWays
             'REQUEST_URI' => ($parts['path'] ?? '/').($query === '' ? '' : "?{$query}"), 'SCRIPT_NAME' => '/index.php',
             'REMOTE_ADDR' => '127.0.0.1', 'HTTP_HOST' => ($parts['host'] ?? '').(isset($parts['port']) ? ":{$parts['port']}" : ''),
             'HTTPS' => ($parts['scheme'] ?? '') === 'https' ? 'on' : ''], $cookies, FrontPages::settings(), $database,
-            now()->toImmutable());
+            now()->toImmutable(), $posted);
+    }
+
+    /**
+     * What is counted after the front has taken a view, which is then taken back, so that the framework takes it.
+     *
+     * @param  array<string, mixed>  $cookies
+     * @param  array<string, mixed>  $server
+     * @param  array<string, mixed>  $posted
+     * @return array{int, array<string, list<mixed>>}|null the answer and what is written; null where the front leaves it to the framework
+     */
+    protected function viewBefore(string $uri, array $cookies, array $server, array $posted): ?array
+    {
+        DB::beginTransaction();
+        try {
+            $answer = $this->frontAnswer('POST', $uri, $cookies, $server, $posted);
+            self::assertNull(Front::$fault, (string) Front::$fault);
+            if ($answer !== null) {
+                $visitor = $posted['visitor'] ?? $cookies['lantern_visitor'] ?? null;
+                app(SeenViews::class)->count(is_string($visitor) ? $visitor : '');
+            }
+
+            return $answer === null ? null : [$answer->status, self::counted()];
+        } finally {
+            DB::rollBack();
+        }
+    }
+
+    /** @return array<string, list<mixed>> all that views write, without what numbers rows */
+    protected static function counted(): array
+    {
+        $rows = [];
+        foreach (['events', 'counts', 'experiment_people', 'seen_views'] as $table) {
+            $rows[$table] = DB::table($table)->get()->map(fn (object $row): array => array_diff_key((array) $row, ['id' => 0]))->sort()
+                ->values()->all();
+        }
+
+        return $rows;
     }
 
     /** @param  TestResponse<\Symfony\Component\HttpFoundation\Response>  $framework */

@@ -49,11 +49,17 @@ abstract class TestCase extends FrameworkTestCase
         // The front only looks: what the framework does with the same request comes after it.
         $front = in_array($method, ['GET', 'HEAD'], true) && $parameters === []
             ? $this->frontAnswer($method, (string) $uri, $cookies, array_replace($this->serverVariables, $server)) : null;
+        $view = $method === 'POST' && parse_url((string) $uri, PHP_URL_PATH) === '/m/view'
+            ? $this->viewBefore((string) $uri, $cookies, array_replace($this->serverVariables, $server), $parameters) : null;
         $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         self::assertFalse(Front::$fault !== null && $response->getStatusCode() === 200, (string) Front::$fault);
         Front::$fault = null;
         if ($front !== null) {
             $this->assertSameAnswer($front, $response, "{$method} {$uri}");
+        }
+        if ($view !== null && $response->getStatusCode() === 204) {
+            $this->viewsBefore++;
+            self::assertEquals($view, [204, self::counted()], 'a view is counted alike both ways');
         }
 
         return $response;

@@ -18,6 +18,7 @@ use App\Payments\Practice\PracticeCalls;
 use App\Publishing\OpeningHours;
 use App\Publishing\SplitTests;
 use App\Results\CountMonths;
+use App\Serving\CountViews;
 use App\Support\DueWork;
 use App\Support\OneAtATime;
 use App\Warmth\Scores;
@@ -34,7 +35,8 @@ use Lantern\Core\Agenda\Task;
 final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
-    public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
+    public const WORK = [CountViews::class,
+        OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
         Scores::class, Broadcasting::class, Digest::class, ReaderDigest::class, WeeklyReport::class, WarmNotices::class, Webhooks::class,
         DomainLooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 

@@ -7,8 +7,12 @@ namespace App\Front;
 /** What is answered, as it goes to the browser. */
 final readonly class Answer
 {
-    /** @param  array<string, string>  $headers */
-    public function __construct(public int $status, public array $headers, public string $body, public ?string $cookie = null)
+    /**
+     * @param  array<string, string>  $headers
+     * @param  bool  $reports  was something written down that is counted once the answer is out?
+     */
+    public function __construct(public int $status, public array $headers, public string $body, public ?string $cookie = null,
+        public bool $reports = false)
     {
     }
 
@@ -22,7 +26,7 @@ final readonly class Answer
         if ($this->cookie !== null) {
             header("Set-Cookie: {$this->cookie}", false);
         }
-        if ($this->status === 304) {
+        if ($this->status === 304 || $this->status === 204) {
             // Nothing is said of content that is not there.
             ini_set('default_mimetype', '');
         }

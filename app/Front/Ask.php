@@ -50,32 +50,70 @@ final readonly class Ask
      */
     public static function of(array $server, array $cookies, array $proxies, callable $database): ?self
     {
-        $text = fn (string $name): ?string => is_string($server[$name] ?? null) ? $server[$name] : null;
-        [$method, $uri] = [(string) $text('REQUEST_METHOD'), (string) $text('REQUEST_URI')];
-        [$path, $queryString] = [...explode('?', $uri, 2), ''];
-        $base = self::base((string) $text('SCRIPT_NAME'));
-        if (! in_array($method, ['GET', 'HEAD'], true) || $queryString !== (string) $text('QUERY_STRING')) {
+        [$path, $queryString] = [...explode('?', self::text($server, 'REQUEST_URI'), 2), ''];
+        $base = self::base(self::text($server, 'SCRIPT_NAME'));
+        if (! in_array(self::text($server, 'REQUEST_METHOD'), ['GET', 'HEAD'], true)
+            || $queryString !== self::text($server, 'QUERY_STRING')) {
             return null;
         }
-        $place = Place::of($text('HTTP_HOST'), $database);
+        $place = Place::of(self::text($server, 'HTTP_HOST'), $database);
         $asked = $place->role->hasPages() && $base === $place->prefix() && str_starts_with($path, "{$base}/")
             ? $place->asked(substr($path, strlen($base))) : null;
         if ($asked === null) {
             return null;
         }
         parse_str($queryString, $query);
-        if (array_intersect_key($query, array_flip(self::LEFT)) !== []) {
+
+        return array_intersect_key($query, array_flip(self::LEFT)) === []
+            ? self::made($server, $cookies, $proxies, $place, $path, $asked, $query, $queryString) : null;
+    }
+
+    /**
+     * What a page of the site reports.
+     *
+     * @param  array<array-key, mixed>  $server  likewise as above
+     * @param  array<array-key, mixed>  $cookies
+     * @param  list<string>  $proxies
+     * @param  callable(): PDO  $database
+     * @param  string  $path  of the report, such as `/m/view`
+     */
+    public static function report(array $server, array $cookies, array $proxies, callable $database, string $path): ?self
+    {
+        if (self::text($server, 'REQUEST_METHOD') !== 'POST'
+            || self::text($server, 'REQUEST_URI') !== self::base(self::text($server, 'SCRIPT_NAME')).$path) {
             return null;
         }
-        $from = (string) $text('REMOTE_ADDR');
+        $place = Place::of(self::text($server, 'HTTP_HOST'), $database);
+
+        return $place->role->hasPages() && self::base(self::text($server, 'SCRIPT_NAME')) === $place->prefix()
+            ? self::made($server, $cookies, $proxies, $place, $path, ['', ''], [], '') : null;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $server
+     * @param  array<array-key, mixed>  $cookies
+     * @param  list<string>  $proxies
+     * @param  array{string, string}  $asked  addresses of funnel and page
+     * @param  array<array-key, mixed>  $query
+     */
+    private static function made(array $server, array $cookies, array $proxies, Place $place, string $path, array $asked, array $query,
+        string $queryString): self
+    {
+        $text = fn (string $name): ?string => is_string($server[$name] ?? null) ? $server[$name] : null;
+        $from = self::text($server, 'REMOTE_ADDR');
         $proxied = self::isProxy($from, $proxies);
 
-        return new self($method, $place, $path, $asked[0], $asked[1], $query, $queryString, $cookies,
-            $text('HTTP_USER_AGENT'), $text('HTTP_SEC_PURPOSE'),
-            $text('HTTP_ACCEPT_ENCODING'), $text('HTTP_IF_NONE_MATCH'), $proxied ? null : $from,
-            $proxied && $text('HTTP_X_FORWARDED_PROTO') !== null
+        return new self(self::text($server, 'REQUEST_METHOD'), $place, $path, $asked[0], $asked[1], $query, $queryString, $cookies,
+            $text('HTTP_USER_AGENT'), $text('HTTP_SEC_PURPOSE'), $text('HTTP_ACCEPT_ENCODING'), $text('HTTP_IF_NONE_MATCH'),
+            $proxied ? null : $from, $proxied && $text('HTTP_X_FORWARDED_PROTO') !== null
                 ? in_array(strtolower(trim(explode(',', (string) $text('HTTP_X_FORWARDED_PROTO'))[0])), ['https', 'on', 'ssl', '1'], true)
                 : ! in_array(strtolower((string) $text('HTTPS')), ['', 'off'], true));
+    }
+
+    /** @param  array<array-key, mixed>  $server */
+    private static function text(array $server, string $name): string
+    {
+        return is_string($server[$name] ?? null) ? $server[$name] : '';
     }
 
     /**

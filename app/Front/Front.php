@@ -62,9 +62,10 @@ final class Front
      * @param  array<array-key, mixed>  $server  as PHP has it
      * @param  array<array-key, mixed>  $cookies
      * @param  PDO|null  $pdo  the database, where it is open already
+     * @param  array<array-key, mixed>  $posted  what was sent, as PHP has it
      */
     public static function answer(string $root, array $server, array $cookies, ?FrontSettings $settings, ?PDO $pdo = null,
-        ?DateTimeImmutable $now = null): ?Answer
+        ?DateTimeImmutable $now = null, array $posted = []): ?Answer
     {
         if ($settings === null || ! $settings->on || is_file("{$root}/storage/framework/down")) {
             return null;
@@ -74,14 +75,16 @@ final class Front
             $database = function () use (&$pdo, $settings): PDO {
                 return $pdo ??= FrontDatabase::open($settings->database);
             };
-            $ask = Ask::of($server, $cookies, $settings->proxies, $database);
+            $now ??= new DateTimeImmutable('now', new DateTimeZone('UTC'));
+            $view = Ask::report($server, $cookies, $settings->proxies, $database, FrontViews::PATH);
+            $ask = $view ?? Ask::of($server, $cookies, $settings->proxies, $database);
             // What is its owner's is nobody else's to answer.
             if ($ask === null || $ask->has(SiteCookie::Owner)) {
                 return null;
             }
 
-            return (new self($settings, $database(), "{$root}/lang",
-                $now ?? new DateTimeImmutable('now', new DateTimeZone('UTC'))))->page($ask);
+            return $view !== null ? (new FrontViews($database(), $now))->take($view, $posted)
+                : (new self($settings, $database(), "{$root}/lang", $now))->page($ask);
         } catch (GoOn) {
             return null;
         } catch (Throwable $e) {

@@ -36,7 +36,7 @@ final readonly class Events
     /** How the moment of an event is written: its order among others of the same second is kept. */
     public const AT = 'Y-m-d H:i:s.u';
 
-    public function __construct(private Counts $counts, private EffectRunner $effects)
+    public function __construct(private Counts $counts, private EffectRunner $effects, private EarlierViews $earlier)
     {
     }
 
@@ -44,6 +44,10 @@ final readonly class Events
     public function take(NewEvent $event): Decision
     {
         return DB::transaction(function () use ($event): Decision {
+            if ($event->visitor !== null && $event->type !== EventType::Viewed) {
+                // What they did follows from what they saw: what a visit came from, and which variant.
+                $this->earlier->count($event->visitor);
+            }
             $warmer = $this->record($event);
             $decision = $this->follow($event);
             if ($warmer?->becameWarm() === true) {

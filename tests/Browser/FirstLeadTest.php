@@ -138,8 +138,8 @@ final class FirstLeadTest extends BrowserTestCase
             $this->waitFor($phone, fn (): bool => $phone->getCurrentURL() === "{$domain}/thank-you", 'the next page on the domain');
             $this->waitFor($phone, fn (): bool => str_contains((string) $this->sql(
                 "select text from messages where to_address = 'ada@example.com' and state = 'sent'"), "{$domain}/f/"), 'the email');
-            $this->waitFor($phone, fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed' and last_touch = 'talk'") > 0,
-                'the view is counted');
+            $this->waitFor($phone, fn (): bool => (int) $this->sql(
+                "select count(*) from events where type = 'viewed' and last_touch = 'talk'") > 0, 'the view is counted');
         });
     }
 }

@@ -150,6 +150,40 @@ final class FrontServerTest extends TestCase
         }
     }
 
+    public function test_a_hundred_views_at_once_wait_for_a_long_write_and_are_counted_once_each(): void
+    {
+        $writer = new PDO('sqlite:'.self::$folder.'/db.sqlite');
+        [$funnel, $page] = $writer->query('select f.id, p.page_id from funnels f join published_pages p '
+            ."on p.version_id = f.live_version_id and p.address = ''")->fetch(PDO::FETCH_NUM);
+        $writer->exec('begin immediate');
+        $multi = curl_multi_init();
+        $views = array_map(function (int $n) use ($multi, $funnel, $page): CurlHandle {
+            $curl = curl_init(self::$url.'/m/view');
+            curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_USERAGENT => \Tests\TestCase::CHROME,
+                CURLOPT_POSTFIELDS => http_build_query(['funnel' => $funnel, 'page' => $page, 'visitor' => md5("view {$n}"),
+                    'source' => '', 'from' => ''])]);
+            curl_multi_add_handle($multi, $curl);
+
+            return $curl;
+        }, range(1, 100));
+        $ends = microtime(true) + 1;
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.05);
+            if ($ends !== null && microtime(true) > $ends) {
+                $writer->exec('rollback');
+                $ends = null;
+            }
+        } while ($running > 0);
+        self::assertSame([204 => 100], array_count_values(array_map(fn (CurlHandle $c): int => (int) curl_getinfo($c,
+            CURLINFO_RESPONSE_CODE), $views)));
+        // The last of them is counted by whoever counts, without any other request and without a scheduler.
+        $count = fn (string $sql): int => (int) $writer->query($sql)->fetchColumn();
+        $this->until(fn (): bool => $count('select count(*) from seen_views') === 0);
+        self::assertSame([100, 100], [$count("select count(*) from events where type = 'viewed'"),
+            $count("select count(distinct visitor) from events where type = 'viewed'")]);
+    }
+
     /** @param  callable(): bool  $condition */
     private function until(callable $condition): void
     {

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Front;
+
+use App\Serving\PageHeaders;
+use App\Serving\ViewReport;
+use App\Support\AnswerKind;
+use App\Support\SiteCookie;
+use DateTimeImmutable;
+use Lantern\Core\Events\Trigger\PageSeen;
+use PDO;
+
+/**
+ * Takes the views that pages report, before the framework starts: each is written down by one statement, and counted a moment later by
+ * {@see \App\Serving\SeenViews}.
+ */
+final readonly class FrontViews
+{
+    public const PATH = '/m/view';
+
+    /** So many of one network address may wait to be counted; what comes beyond is the framework's, which counts how many come. */
+    private const MOST_WAITING = 240;
+
+    public function __construct(private PDO $pdo, private DateTimeImmutable $now)
+    {
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $posted  hostile
+     *
+     * @throws GoOn where the framework must see it
+     */
+    public function take(Ask $ask, array $posted): Answer
+    {
+        if ($ask->ip === null || $posted === []) {
+            throw new GoOn('Who comes by a proxy, and what was sent in another form, the framework can tell.');
+        }
+        $report = ViewReport::of($posted, $ask->kept(SiteCookie::Visitor), $ask->userAgent, $ask->purpose);
+        if ($report !== null) {
+            $this->lookWhether($report->page, $ask->ip);
+            $this->pdo->prepare(ViewReport::NOTE)->execute($report->values($ask->kept(SiteCookie::Reader), $ask->ip,
+                $ask->kept(SiteCookie::Zone), $this->now));
+        }
+
+        return new Answer(204, ['Cache-Control' => PageHeaders::NOT_KEPT] + AnswerKind::Plain->headers() + ($ask->secure
+            ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), '', null, $report !== null);
+    }
+
+    /** @throws GoOn where something begins by the view, at once, or too much waits */
+    private function lookWhether(string $page, string $ip): void
+    {
+        $keys = PageSeen::keysOf($page, PageSeen::MOST_TIMES);
+        $query = $this->pdo->prepare('select exists (select 1 from version_triggers where trigger_key in ('
+            .implode(', ', array_fill(0, count($keys), '?')).')), (select count(*) from (select 1 from seen_views where ip = ? limit '
+            .self::MOST_WAITING.'))');
+        $query->execute([...$keys, $ip]);
+        /** @var array{int|string, int|string} $found */
+        $found = $query->fetch(PDO::FETCH_NUM);
+        $query->closeCursor();
+        if ((int) $found[0] === 1 || (int) $found[1] >= self::MOST_WAITING) {
+            throw new GoOn($page);
+        }
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Serving\CountViews;
+use App\Serving\SeenViews;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+
+/*
+ * Counts the views that were written down before the framework started, once their browsers have their answers. One process at a time
+ * does it, a second after the last time at the soonest: where many come, the framework starts once for all of them. What is left behind,
+ * or by a process that died, `lantern:due` counts.
+ */
+return static function (): void {
+    ignore_user_abort(true);
+    function_exists('fastcgi_finish_request') ? fastcgi_finish_request() : flush();
+    $root = dirname(__DIR__);
+    $lock = @fopen("{$root}/storage/framework/front/views.lock", 'c+');
+    // Whoever wrote one down while the last were being counted found the lock taken: so it is looked once more when it is free again.
+    for ($tries = 0; $tries < 3 && $lock !== false && flock($lock, LOCK_EX | LOCK_NB); $tries++) {
+        rewind($lock);
+        $since = microtime(true) - (float) (stream_get_contents($lock) ?: 0);
+        require_once "{$root}/vendor/autoload.php";
+        if (! isset($app)) {
+            /** @var Application $app */
+            $app = require "{$root}/bootstrap/app.php";
+            $app->make(Kernel::class)->bootstrap();
+        }
+        usleep((int) (1_000_000 * max(0, min(1, 1 - $since))));
+        try {
+            $app->make(CountViews::class)->work(CarbonImmutable::now());
+        } catch (Throwable $e) {
+            report($e);
+        }
+        ftruncate($lock, 0);
+        rewind($lock);
+        fwrite($lock, (string) microtime(true));
+        flock($lock, LOCK_UN);
+        if ($app->make(SeenViews::class)->oldest() === null) {
+            return;
+        }
+    }
+};
