@@ -16,6 +16,7 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PDO;
 use PHPUnit\Framework\TestCase;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 use Throwable;
 
@@ -68,10 +69,8 @@ abstract class BrowserTestCase extends TestCase
         // Into files: a pipe that nobody reads fills up, and whoever writes to it waits.
         $logged = fn (string $file): array => ['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/'.$file];
         self::$env = $env;
-        self::artisan('migrate', '--force', '--quiet');
-        foreach (['config:cache', 'route:cache', 'event:cache'] as $cached) {
-            self::artisan($cached, '--quiet');
-        }
+        self::fromTemplate();
+        self::artisan('config:cache', '--quiet');
         self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S',
             "127.0.0.1:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
         self::$server->start();
@@ -79,6 +78,38 @@ abstract class BrowserTestCase extends TestCase
             '--sleep=0.2'], $root, $env, timeout: null);
         self::$worker->start();
         Chrome::waitForPort($port, self::$server);
+    }
+
+    /**
+     * An empty database and the routes are the same for all of these classes: made once and copied, until a migration or a route changes.
+     * Whoever comes first makes them, the others wait for it.
+     */
+    private static function fromTemplate(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $made = [...glob("{$root}/database/migrations/*.php") ?: [], ...glob("{$root}/routes/*.php") ?: [], "{$root}/composer.json",
+            "{$root}/bootstrap/app.php", "{$root}/app/Providers/AppServiceProvider.php"];
+        $template = sys_get_temp_dir().'/lantern-browser-template-'.hash('xxh128', implode(' ', array_map(
+            fn (string $file): string => $file.filemtime($file), $made)));
+        $lock = fopen("{$template}.lock", 'c') ?: throw new RuntimeException('There is no writing into '.sys_get_temp_dir());
+        flock($lock, LOCK_EX);
+        if (! is_file("{$template}/whole")) {
+            (new Process(['rm', '-rf', $template]))->mustRun();
+            mkdir($template);
+            self::artisan('migrate', '--force', '--quiet');
+            self::artisan('route:cache', '--quiet');
+            self::artisan('event:cache', '--quiet');
+            foreach (['db.sqlite', 'db-practice.sqlite'] as $file) {
+                // Whole, with what stands in the log that is written ahead.
+                (new PDO('sqlite:'.self::$folder."/{$file}"))->exec("vacuum into '{$template}/{$file}'");
+            }
+            foreach (['routes.php', 'events.php'] as $file) {
+                copy(self::$folder."/{$file}", "{$template}/{$file}");
+            }
+            touch("{$template}/whole");
+        }
+        fclose($lock);
+        (new Process(['sh', '-c', 'rm -f db*.sqlite*; cp "$0"/*.sqlite "$0"/*.php .', $template], self::$folder))->mustRun();
     }
 
     public static function tearDownAfterClass(): void

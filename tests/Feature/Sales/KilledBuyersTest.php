@@ -235,7 +235,7 @@ final class KilledBuyersTest extends SalesTestCase
             return fn () => $this->send($checkout, $forms[$at]);
         }, function (int $at) use (&$forms, $checkout): void {
             $this->send($checkout, $forms[$at]);
-        }, 2)];
+        }, 3)];
         $this->finish();
         $orders = Order::query()->whereNotNull('bought_at')->get()->all();
         self::assertGreaterThan($steps['buying'] / 2 - 1, count($orders));
@@ -244,15 +244,15 @@ final class KilledBuyersTest extends SalesTestCase
             $typed = $this->yesOf($order($at));
 
             return fn () => $this->asBuyer($order($at))->send($this->url(PageRole::Upsell), $typed);
-        }, stride: 3);
+        }, stride: 4);
         $steps['refund'] = $this->killedEverywhere(fn (int $at): Closure => fn () => $this->refund($order($at), "act{$at}"),
-            fn (int $at) => $this->refund($order($at), "act{$at}"));
+            fn (int $at) => $this->refund($order($at), "act{$at}"), 2);
         $steps['plans'] = $this->killedEverywhere(function (int $at) use ($order): Closure {
             Payment::query()->where('order_id', $order($at)->id)->where('state', 'due')->orderBy('number')->limit(1)
                 ->update(['due_at' => now()->subHour()]);
 
             return fn () => app(Reconciling::class)->run(0);
-        }, stride: 5);
+        }, stride: 8);
         $this->finish();
 
         $this->assertEqualToTheLedger();
@@ -270,7 +270,7 @@ final class KilledBuyersTest extends SalesTestCase
         $start = hrtime(true);
         pcntl_waitpid($this->child(fn () => $this->send($checkout, $typed)), $status);
         $within = intdiv(hrtime(true) - $start, 1_000);
-        for ($round = 0; $round < 50; $round++) {
+        for ($round = 0; $round < 36; $round++) {
             $typed = $this->filledIn("buyer{$round}", $cards[$round % count($cards)]);
             $other = ['token' => $this->filledIn("buyer{$round}")['token']] + $typed;
             $order = Order::query()->whereNotNull('bought_at')->inRandomOrder()->first();
