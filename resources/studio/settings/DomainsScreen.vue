@@ -59,7 +59,7 @@ async function remove(domain: Domain): Promise<void> {
     try {
         await api.delete(`domains/${domain.id}`);
         await load();
-        toasts.say(`“${domain.shown}” is removed. Nothing is found there any more.`, {
+        toasts.say(`“${domain.shown}” is removed. Links that were made with it lead nowhere any more.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`domains/${domain.id}/restore`);
@@ -138,9 +138,9 @@ async function remove(domain: Domain): Promise<void> {
         <section class="mt-10 border-t border-line pt-6 text-soft">
             <h2 class="text-xl text-ink">What changes with the primary domain</h2>
             <p class="mt-2">
-                Links in emails that you have sent already go on working at the address they were sent with. Browsers keep what they know
-                for each domain alone: a visitor who knew your pages at another address is a new one here, until they join or follow a link
-                in one of your emails.
+                Links in emails that you have sent already go on working at the address they were sent with, for as long as that domain is
+                on this list and leads here. Browsers keep what they know for each domain alone: a visitor who knew your pages at another
+                address is a new one here, until they join or follow a link in one of your emails.
             </p>
         </section>
     </div>

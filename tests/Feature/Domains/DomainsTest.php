@@ -212,6 +212,8 @@ final class DomainsTest extends TestCase
         Queue::assertPushed(CheckDomain::class, 1);
         app()->call([Queue::pushed(CheckDomain::class)->first(), 'handle']);
         self::assertSame(['trouble', true], [$domain->refresh()->state()->value, $domain->isPrimary()]);
+        self::assertSame(['Visitors do not find your pages: cello.example does not lead here at the moment.'],
+            array_column($this->getJson('https://studio.example/studio/api/funnels')->json('today'), 'words'));
         $this->ask('DELETE', "/{$domain->id}")->assertOk();
         $this->travel(25)->hours();
         $this->artisan('lantern:due');

@@ -6,9 +6,12 @@ namespace App\Http\Studio\Funnels;
 
 use App\Mail\Sending\MailServers;
 use App\Models\Business;
+use App\Models\Domain;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Domains\DomainName;
+use Lantern\Core\Domains\DomainState;
 use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Webinars\RegistrationState;
@@ -25,8 +28,8 @@ final class NeedsOwner
      */
     public static function today(Business $business, CarbonImmutable $now): array
     {
-        return [...self::sessions($business, $now), ...self::questions($business, $now), ...self::payments($business),
-            ...self::mail($business, $now)];
+        return [...self::sessions($business, $now), ...self::questions($business, $now), ...self::domains($business),
+            ...self::payments($business), ...self::mail($business, $now)];
     }
 
     /** @return list<array{key: string, words: string, action: string, to: string}> */
@@ -63,6 +66,21 @@ final class NeedsOwner
                 'words' => ((int) $row->n === 1 ? 'One question' : "{$row->n} questions")." from “{$row->name}” "
                     .((int) $row->n === 1 ? 'waits' : 'wait').' for an answer.', 'action' => 'Answer',
                 'to' => "/funnels/{$row->funnel_id}/webinar/{$row->webinar_id}/sessions/{$row->session_key}"];
+        }
+
+        return $items;
+    }
+
+    /** @return list<array{key: string, words: string, action: string, to: string}> those that links are made with, and that fail */
+    private static function domains(Business $business): array
+    {
+        $items = [];
+        foreach (Domain::query()->where('business_id', $business->id)->whereNotNull('primary_of')->orderBy('id')->get() as $domain) {
+            if ($domain->state() === DomainState::Trouble) {
+                $items[] = ['key' => "domain:{$domain->id}", 'words' => 'Visitors do not find your pages: '
+                    .DomainName::of($domain->name, true)->shown().' does not lead here at the moment.', 'action' => 'See the domain',
+                    'to' => '/settings/domains'];
+            }
         }
 
         return $items;
