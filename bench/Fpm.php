@@ -80,16 +80,26 @@ final class Fpm
         return strlen($bytes);
     }
 
+    /** Each request is a view that its page reports, from another browser at another address. */
+    private static function views(string $body): string
+    {
+        return 'math.randomseed(os.time()); wrk.method = "POST"; wrk.headers["Content-Type"] = "application/x-www-form-urlencoded"; '
+            .'request = function() local n = math.random(0, 16777215); wrk.headers["X-Bench-From"] = string.format("11.%d.%d.%d", '
+            .'math.floor(n / 65536), math.floor(n / 256) % 256, n % 256); return wrk.format(nil, nil, nil, string.format("'.$body
+            .'&visitor=%026x%06x", os.time(), n)) end; ';
+    }
+
     /**
      * Asks with four clients for some seconds.
      *
+     * @param  string|null  $view  what a page reports of a view; null for asking for a page
      * @return array{rate: float, slow: float, failed: int} requests a second, milliseconds of the 95th percentile, and answers that were
      *     none
      */
-    public function load(string $path, int $seconds, string $cookie = ''): array
+    public function load(string $path, int $seconds, string $cookie = '', ?string $view = null): array
     {
         $script = "{$this->folder}/said.lua";
-        file_put_contents($script, 'done = function(s, latency) io.write(string.format("\nSAID %f %f %d\n", '
+        file_put_contents($script, ($view === null ? '' : self::views($view)).'done = function(s, latency) io.write(string.format("\nSAID %f %f %d\n", '
             .'s.requests / (s.duration / 1e6), '
             .'latency:percentile(95) / 1000, s.errors.read + s.errors.connect + s.errors.timeout + '
             .(str_contains($path, 'nothing') ? '0' : 's.errors.status').')) end');
@@ -139,10 +149,12 @@ final class Fpm
     private function nginx(int $port): string
     {
         $to = fn (string $script): string => "fastcgi_pass unix:{$this->folder}/fpm.sock; include /etc/nginx/fastcgi_params; "
-            ."fastcgi_param SCRIPT_FILENAME {$script}; fastcgi_param SCRIPT_NAME /index.php;";
+            ."fastcgi_param SCRIPT_FILENAME {$script}; fastcgi_param SCRIPT_NAME /index.php; "
+            .'fastcgi_param REMOTE_ADDR $bench_from;';
 
         return "user root;\nworker_processes 1;\npid {$this->folder}/nginx.pid;\nerror_log {$this->folder}/nginx.log;\n"
-            ."events { worker_connections 512; }\nhttp {\n  access_log off;\n  server {\n    listen 127.0.0.1:{$port};\n"
+            ."events { worker_connections 512; }\nhttp {\n  access_log off;\n"
+            .'  map $http_x_bench_from $bench_from { "" $remote_addr; default $http_x_bench_from; }'."\n  server {\n    listen 127.0.0.1:{$port};\n"
             ."    server_name localhost;\n    root {$this->root}/public;\n"
             .'    location / { try_files $uri /index.php?$query_string; }'."\n"
             ."    location = /index.php { {$to("{$this->root}/public/index.php")} }\n"

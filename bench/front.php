@@ -54,7 +54,8 @@ foreach (DB::table('published_pages')->whereNotNull('deadlines')->where('role', 
 $env = array_filter(['APP_ENV' => getenv('APP_ENV'), 'APP_KEY' => getenv('APP_KEY'), 'APP_URL' => $scratch->site,
     'SITE_URL' => $scratch->site, 'STUDIO_URL' => $scratch->site, 'DB_DATABASE' => getenv('DB_DATABASE'),
     'UPLOADS_PATH' => getenv('UPLOADS_PATH'), 'CACHE_STORE' => 'file', 'CACHE_PATH' => getenv('CACHE_PATH'),
-    'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database', 'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false'],
+    'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database', 'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false',
+    'LANTERN_FRONT' => getenv('LANTERN_FRONT')],
     is_string(...));
 $fpm = new Fpm(dirname(__DIR__), $env, ($argv[3] ?? '') !== 'without');
 
@@ -75,6 +76,9 @@ $pages = ['an opt-in page' => [$address('give-away'), ''], 'a sales page of 20 s
     'address']), ''], 'an opt-in page, signed up' => [$address('give-away'), $join($address('give-away'))],
     'a page with a deadline that runs' => [(string) $guarded, SiteCookie::Visitor->value."={$visitor}"],
     'a registration page' => [$address('webinar'), ''], 'not there' => ['/nothing-here', '']];
+$entry = DB::table('published_pages')->where('version_id', $funnels['give-away']->refresh()->live_version_id)->where('address', '')
+    ->value('page_id');
+$view = "funnel={$funnels['give-away']->id}&page={$entry}&source=utm_source%%3Dtalk&from=";
 $rates = $slow = $sizes = [];
 foreach ($pages as $name => [$path, $cookie]) {
     // The first is the framework's, which writes down what the next ones need.
@@ -90,6 +94,15 @@ for ($turn = 0; $turn < $turns; $turn++) {
         $slow[$name][] = $found['slow'];
         $rates["bare {$name}"][] = $fpm->load('/bench/bare?'.md5($name), $seconds)['rate'];
     }
+    $found = $fpm->load('/m/view', $seconds, '', $view);
+    $rates['views'][] = $found['rate'];
+    $slow['views'][] = $found['slow'];
+    $failed = ($failed ?? 0) + $found['failed'];
+    // The next turn begins when all of them are counted, and that takes as long as it takes.
+    for ($start = microtime(true); DB::table('seen_views')->exists(); usleep(50_000)) {
+        microtime(true) - $start < 120 || throw new RuntimeException('Views were not counted.');
+    }
+    $counting[] = microtime(true) - $start;
 }
 $median = function (array $values): float {
     sort($values);
@@ -104,3 +117,7 @@ foreach ($pages as $name => [$path]) {
         $median($rates[$name]) / $median($rates["bare {$name}"]), sprintf('%.1f ms', $median($slow[$name])),
         number_format($fpm->memory($path)).' KB', number_format($sizes[$name]));
 }
+$views = DB::table('events')->where('type', 'viewed');
+printf("%-34s %9.0f %12.2f %12s %10s %9s\n%s views counted, %d failed; the last of a turn %.1f s after it\n", 'a view that its page reports',
+    $median($rates['views']), $median($rates['views']) / $median($rates['empty']), '', sprintf('%.1f ms', $median($slow['views'])),
+    number_format($fpm->memory('/m/view')).' KB', number_format($views->count()), $failed ?? 0, $median($counting ?? [0.0]));
