@@ -99,7 +99,8 @@ final class Fpm
     public function load(string $path, int $seconds, string $cookie = '', ?string $view = null): array
     {
         $script = "{$this->folder}/said.lua";
-        file_put_contents($script, ($view === null ? '' : self::views($view)).'done = function(s, latency) io.write(string.format("\nSAID %f %f %d\n", '
+        file_put_contents($script, ($view === null ? '' : self::views($view))
+            .'done = function(s, latency) io.write(string.format("\nSAID %f %f %d\n", '
             .'s.requests / (s.duration / 1e6), '
             .'latency:percentile(95) / 1000, s.errors.read + s.errors.connect + s.errors.timeout + '
             .(str_contains($path, 'nothing') ? '0' : 's.errors.status').')) end');
@@ -154,7 +155,8 @@ final class Fpm
 
         return "user root;\nworker_processes 1;\npid {$this->folder}/nginx.pid;\nerror_log {$this->folder}/nginx.log;\n"
             ."events { worker_connections 512; }\nhttp {\n  access_log off;\n"
-            .'  map $http_x_bench_from $bench_from { "" $remote_addr; default $http_x_bench_from; }'."\n  server {\n    listen 127.0.0.1:{$port};\n"
+            .'  map $http_x_bench_from $bench_from { "" $remote_addr; default $http_x_bench_from; }'
+            ."\n  server {\n    listen 127.0.0.1:{$port};\n"
             ."    server_name localhost;\n    root {$this->root}/public;\n"
             .'    location / { try_files $uri /index.php?$query_string; }'."\n"
             ."    location = /index.php { {$to("{$this->root}/public/index.php")} }\n"

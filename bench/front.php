@@ -118,6 +118,7 @@ foreach ($pages as $name => [$path]) {
         number_format($fpm->memory($path)).' KB', number_format($sizes[$name]));
 }
 $views = DB::table('events')->where('type', 'viewed');
-printf("%-34s %9.0f %12.2f %12s %10s %9s\n%s views counted, %d failed; the last of a turn %.1f s after it\n", 'a view that its page reports',
+printf("%-34s %9.0f %12.2f %12s %10s %9s\n%s views counted, %d failed; the last of a turn %.1f s after it\n",
+    'a view that its page reports',
     $median($rates['views']), $median($rates['views']) / $median($rates['empty']), '', sprintf('%.1f ms', $median($slow['views'])),
     number_format($fpm->memory('/m/view')).' KB', number_format($views->count()), $failed ?? 0, $median($counting ?? [0.0]));
