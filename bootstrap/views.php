@@ -10,14 +10,14 @@ use Illuminate\Foundation\Application;
 
 /*
  * Counts the views that were written down before the framework started, once their browsers have their answers. One process at a time
- * does it, a second after the last time at the soonest: where many come, the framework starts once for all of them. What is left behind,
- * or by a process that died, `lantern:due` counts.
+ * does it for a database, a second after the last time at the soonest: where many come, the framework starts once for all of them. What
+ * is left behind, or by a process that died, `lantern:due` counts.
  */
-return static function (): void {
+return static function (string $database): void {
     ignore_user_abort(true);
     function_exists('fastcgi_finish_request') ? fastcgi_finish_request() : flush();
     $root = dirname(__DIR__);
-    $lock = @fopen("{$root}/storage/framework/front/views.lock", 'c+');
+    $lock = @fopen("{$root}/storage/framework/front/views-{$database}.lock", 'c+');
     // Whoever wrote one down while the last were being counted found the lock taken: so it is looked once more when it is free again.
     for ($tries = 0; $tries < 3 && $lock !== false && flock($lock, LOCK_EX | LOCK_NB); $tries++) {
         rewind($lock);

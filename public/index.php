@@ -10,8 +10,8 @@ define('LARAVEL_START', microtime(true));
 $answer = (require __DIR__.'/../bootstrap/front.php')();
 if ($answer !== null) {
     $answer->send();
-    if ($answer->reports) {
-        (require __DIR__.'/../bootstrap/views.php')();
+    if ($answer->reports !== null) {
+        (require __DIR__.'/../bootstrap/views.php')($answer->reports);
     }
 
     return;

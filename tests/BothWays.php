@@ -74,7 +74,7 @@ trait BothWays
     protected static function counted(): array
     {
         $rows = [];
-        foreach (['events', 'counts', 'experiment_people', 'seen_views'] as $table) {
+        foreach (['events', 'counts', 'experiment_people'] as $table) {
             $rows[$table] = DB::table($table)->get()->map(fn (object $row): array => array_diff_key((array) $row, ['id' => 0]))->sort()
                 ->values()->all();
         }

@@ -18,7 +18,7 @@ use Lantern\Core\Support\Invalid;
 /** The domains of a business: added, led somewhere, made the primary one, removed. */
 final readonly class Domains
 {
-    public const MOST = 50;
+    public const MOST = 200;
 
     /** @throws Invalid where it cannot be one, or is in use */
     public function add(Business $business, string $typed, DomainUse $use, ?Funnel $funnel): Domain

@@ -9,10 +9,10 @@ final readonly class Answer
 {
     /**
      * @param  array<string, string>  $headers
-     * @param  bool  $reports  was something written down that is counted once the answer is out?
+     * @param  string|null  $reports  in which database something was written down that is counted once the answer is out, by a short name
      */
     public function __construct(public int $status, public array $headers, public string $body, public ?string $cookie = null,
-        public bool $reports = false)
+        public ?string $reports = null)
     {
     }
 

@@ -83,8 +83,11 @@ final class Front
                 return null;
             }
 
-            return $view !== null ? (new FrontViews($database(), $now))->take($view, $posted)
-                : (new self($settings, $database(), "{$root}/lang", $now))->page($ask);
+            if ($view !== null) {
+                return (new FrontViews($database(), $now, substr(hash('xxh128', $settings->database), 0, 12)))->take($view, $posted);
+            }
+
+            return (new self($settings, $database(), "{$root}/lang", $now))->page($ask);
         } catch (GoOn) {
             return null;
         } catch (Throwable $e) {

@@ -20,10 +20,8 @@ final readonly class FrontViews
 {
     public const PATH = '/m/view';
 
-    /** So many of one network address may wait to be counted; what comes beyond is the framework's, which counts how many come. */
-    private const MOST_WAITING = 240;
-
-    public function __construct(private PDO $pdo, private DateTimeImmutable $now)
+    /** @param  string  $database  a short name of it */
+    public function __construct(private PDO $pdo, private DateTimeImmutable $now, private string $database)
     {
     }
 
@@ -45,21 +43,22 @@ final readonly class FrontViews
         }
 
         return new Answer(204, ['Cache-Control' => PageHeaders::NOT_KEPT] + AnswerKind::Plain->headers() + ($ask->secure
-            ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), '', null, $report !== null);
+            ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), '', null,
+            $report === null ? null : $this->database);
     }
 
-    /** @throws GoOn where something begins by the view, at once, or too much waits */
+    /** @throws GoOn where something begins by the view, at once, or more come from one address than people look at */
     private function lookWhether(string $page, string $ip): void
     {
         $keys = PageSeen::keysOf($page, PageSeen::MOST_TIMES);
         $query = $this->pdo->prepare('select exists (select 1 from version_triggers where trigger_key in ('
-            .implode(', ', array_fill(0, count($keys), '?')).')), (select count(*) from (select 1 from seen_views where ip = ? limit '
-            .self::MOST_WAITING.'))');
-        $query->execute([...$keys, $ip]);
+            .implode(', ', array_fill(0, count($keys), '?')).')), (select count(*) from (select 1 from seen_views where ip = ? and at > ? '
+            .'limit '.ViewReport::MOST.'))');
+        $query->execute([...$keys, $ip, $this->now->modify('-'.ViewReport::SECONDS.' seconds')->format('Y-m-d H:i:s.u')]);
         /** @var array{int|string, int|string} $found */
         $found = $query->fetch(PDO::FETCH_NUM);
         $query->closeCursor();
-        if ((int) $found[0] === 1 || (int) $found[1] >= self::MOST_WAITING) {
+        if ((int) $found[0] === 1 || (int) $found[1] >= ViewReport::MOST) {
             throw new GoOn($page);
         }
     }

@@ -77,6 +77,7 @@ use App\Serving\Slots\TokenSlot;
 use App\Serving\Slots\UntilSlot;
 use App\Serving\Slots\ValueSlot;
 use App\Serving\Slots\WholeSlot;
+use App\Serving\ViewReport;
 use App\Support\Homes;
 use App\Support\Hosts;
 use App\Support\Input;
@@ -222,7 +223,7 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute((int) config('lantern.sign_ins_per_minute'))
                 ->by('who:'.mb_strtolower(Input::text($request, 'email')).'|'.$request->ip()),
         ]);
-        RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
+        RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(ViewReport::MOST)->by((string) $request->ip()));
         RateLimiter::for('popups', fn (Request $request): Limit => Limit::perMinute(300)->by((string) $request->ip()));
         // By whose place it is: many may sit behind one address, and nobody's device says more than a word in two seconds.
         RateLimiter::for('room', fn (Request $request): Limit => Limit::perMinute(60)->by('room:'.$request->path()));

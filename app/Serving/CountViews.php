@@ -34,6 +34,7 @@ final readonly class CountViews implements DueWork
         while (($counted = $this->views->countOldest(self::AT_ONCE)) > 0) {
             $all += $counted;
         }
+        $this->views->forget($now);
 
         return $all;
     }

@@ -20,8 +20,8 @@ use Lantern\Core\Results\Device;
 use stdClass;
 
 /**
- * Views that the scripts of pages have reported ({@see ViewReport}), until they are counted. Each is counted once, by whoever takes its
- * row away, in the transaction that counts it: a process that dies in between leaves it as it was.
+ * Views that the scripts of pages have reported ({@see ViewReport}), until they are counted. Each is counted once, by whoever marks
+ * its row, in the transaction that counts it: a process that dies in between leaves it as it was.
  */
 final readonly class SeenViews implements EarlierViews
 {
@@ -45,23 +45,38 @@ final readonly class SeenViews implements EarlierViews
 
     public function oldest(): ?CarbonImmutable
     {
-        $at = DB::table('seen_views')->orderBy('id')->value('at');
+        $at = self::waiting()->orderBy('id')->value('at');
 
         return is_string($at) ? CarbonImmutable::parse($at, 'UTC') : null;
+    }
+
+    /** Those that say nothing any more of how many come. */
+    public function forget(CarbonImmutable $now): void
+    {
+        $old = fn (): Builder => DB::table('seen_views')->where('counted', true)->where('at', '<',
+            $now->subSeconds(ViewReport::SECONDS)->format('Y-m-d H:i:s.u'));
+        if ($old()->exists()) {
+            $old()->delete();
+        }
+    }
+
+    private static function waiting(): Builder
+    {
+        return DB::table('seen_views')->where('counted', false);
     }
 
     /** @param  callable(Builder): Builder  $which */
     private function some(callable $which, int $most): int
     {
         // Nearly always there is nothing, which takes no lock to see.
-        if ($which(DB::table('seen_views'))->doesntExist()) {
+        if ($which(self::waiting())->doesntExist()) {
             return 0;
         }
 
         return DB::transaction(function () use ($which, $most): int {
             $counted = 0;
-            foreach ($which(DB::table('seen_views'))->orderBy('id')->limit($most)->get() as $row) {
-                if (DB::table('seen_views')->where('id', $row->id)->delete() === 1) {
+            foreach ($which(self::waiting())->orderBy('id')->limit($most)->get() as $row) {
+                if (self::waiting()->where('id', $row->id)->update(['counted' => true]) === 1) {
                     $this->take($row);
                     $counted++;
                 }

@@ -12,6 +12,11 @@ use Lantern\Core\Visits\Seeing;
 /** A view as the script of a page reports it: read in one way, before the framework and in it. */
 final readonly class ViewReport
 {
+    /** So many are taken of one network address in so many seconds: as many as of everything that pages report. */
+    public const MOST = 240;
+
+    public const SECONDS = 60;
+
     /** So many letters of an address that led here, or of its parameters. */
     private const LONGEST = 2000;
 

@@ -6,7 +6,8 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-// Views of pages as their scripts have reported them, until they are counted a moment later: rows come and go.
+// Views of pages as their scripts have reported them. They are counted a moment later, and go after a minute: until then they say how many
+// came from one network address.
 return new class extends Migration
 {
     public function up(): void
@@ -26,6 +27,7 @@ return new class extends Migration
             $table->string('device', 20)->nullable();
             $table->string('variant', 5)->nullable();
             $table->timestamp('at', 6);
+            $table->boolean('counted')->default(false)->index();
             $table->foreign('funnel_id')->references('id')->on('funnels')->cascadeOnDelete();
         });
     }

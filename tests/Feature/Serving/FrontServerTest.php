@@ -59,6 +59,7 @@ final class FrontServerTest extends TestCase
         self::$server->stop(5);
         self::process(['rm', '-rf', self::$folder])->run();
         @unlink(self::settings());
+        @unlink(dirname(__DIR__, 3).'/storage/framework/front/views-'.substr(hash('xxh128', self::$folder.'/db.sqlite'), 0, 12).'.lock');
     }
 
     /** @param  list<string>  $command */
@@ -179,7 +180,7 @@ final class FrontServerTest extends TestCase
             CURLINFO_RESPONSE_CODE), $views)));
         // The last of them is counted by whoever counts, without any other request and without a scheduler.
         $count = fn (string $sql): int => (int) $writer->query($sql)->fetchColumn();
-        $this->until(fn (): bool => $count('select count(*) from seen_views') === 0);
+        $this->until(fn (): bool => $count('select count(*) from seen_views where counted = 0') === 0);
         self::assertSame([100, 100], [$count("select count(*) from events where type = 'viewed'"),
             $count("select count(distinct visitor) from events where type = 'viewed'")]);
     }

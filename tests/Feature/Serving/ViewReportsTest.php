@@ -58,7 +58,7 @@ final class ViewReportsTest extends TestCase
 
     private function waiting(): int
     {
-        return DB::table('seen_views')->count();
+        return DB::table('seen_views')->where('counted', false)->count();
     }
 
     private function viewed(): int
@@ -70,7 +70,7 @@ final class ViewReportsTest extends TestCase
     {
         $answer = $this->report(['source' => 'utm_source=talk', 'from' => 'https://blog.example/x'],
             cookies: [SiteCookie::Zone->value => 'Europe/Berlin']);
-        self::assertSame([204, '', true], [$answer?->status, $answer?->body, $answer?->reports]);
+        self::assertSame([204, '', 12], [$answer?->status, $answer?->body, strlen((string) $answer?->reports)]);
         $framework = $this->post('/m/view', ['funnel' => 'x'])->assertNoContent();
         foreach ($answer->headers ?? [] as $name => $value) {
             self::assertSame($value, $framework->headers->get($name), $name);
@@ -187,7 +187,12 @@ final class ViewReportsTest extends TestCase
         self::assertNull($this->report(), 'the framework says when it is too much');
         self::assertNotNull($this->report(server: ['REMOTE_ADDR' => '203.0.113.10']));
         app(CountViews::class)->work(now()->toImmutable());
+        self::assertNull($this->report(), 'also when they are counted');
+        $this->travel(61)->seconds();
         self::assertNotNull($this->report());
+        app(CountViews::class)->work(now()->toImmutable());
+        self::assertSame(1, DB::table('seen_views')->count(), 'what is older than a minute is gone');
+        $this->report();
         $this->funnel->forceDelete();
         self::assertSame(0, app(CountViews::class)->work(now()->toImmutable()), 'a funnel that is gone has no views');
     }
