@@ -83,7 +83,7 @@ final class Chrome
     {
         // Without a window of any kind it takes a quarter less work than the whole browser does.
         $options = (new ChromeOptions)->setBinary('/usr/lib/chromium/chromium-headless-shell')
-            ->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--in-process-gpu', '--disable-quic', '--no-first-run',
+            ->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
                 '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage',
                 '--hide-scrollbars', '--force-prefers-reduced-motion',
                 '--force-device-scale-factor=1',
