@@ -80,9 +80,9 @@ async function copy(value: string): Promise<void> {
             <span class="font-medium" :class="domain.state === 'working' ? 'text-pine' : 'text-clay-deep'"
                 >{{ domain.checkedAt ? stateWords[domain.state] : 'Not checked yet' }}.</span
             >
-            <template v-if="domain.state !== 'working' || domain.finding === 'partly_elsewhere'"> {{ domain.sentence }}</template>
-            <template v-if="domain.state === 'working' && !domain.primary"> It leads visitors on to {{ primary }}.</template>
-            <span v-if="domain.checkedAt" class="caption"> Checked {{ ago(domain.checkedAt) }}.</span>
+            <template v-if="domain.state !== 'working' || domain.finding === 'partly_elsewhere'">{{ ` ${domain.sentence}` }}</template>
+            <template v-if="domain.state === 'working' && !domain.primary">{{ ` It leads visitors on to ${primary}.` }}</template>
+            <span v-if="domain.checkedAt" class="caption">{{ ` Checked ${ago(domain.checkedAt)}.` }}</span>
         </p>
         <UiListbox class="mt-3 max-w-xl" label="It leads to" :model-value="chosen" :options="choices" @update:model-value="lead" />
         <div v-if="records" class="mt-4">
@@ -123,6 +123,10 @@ async function copy(value: string): Promise<void> {
                 </tbody>
             </table>
             <p class="mt-2 caption">It is checked by itself too: every ten minutes on the first day, later less often.</p>
+            <p v-if="!domain.reachable" class="mt-2 text-clay-deep">
+                This server is known by an address of its own network alone, which nobody reaches from outside. Names that end in localhost
+                work here; for all others it must stand where visitors can reach it.
+            </p>
             <p v-if="domain.records.length === 0 && !domain.alias" class="mt-2 text-clay-deep">
                 The addresses of this server are not known here. Whoever runs it can name them in its settings.
             </p>

@@ -75,7 +75,11 @@ final class DomainsTest extends TestCase
             ->assertCreated()->assertJson(['name' => 'www.cello.example', 'state' => 'waiting', 'primary' => false, 'sentence' => '',
                 'records' => [['type' => 'A', 'name' => 'www.cello.example', 'value' => '11.22.33.44'],
                     ['type' => 'AAAA', 'name' => 'www.cello.example', 'value' => '2a01:4f8::1']],
-                'alias' => ['type' => 'CNAME', 'name' => 'www.cello.example', 'value' => 'pages.example']])->json('id');
+                'alias' => ['type' => 'CNAME', 'name' => 'www.cello.example', 'value' => 'pages.example'], 'reachable' => true])
+            ->json('id');
+        config(['lantern.addresses' => ['127.0.0.1', 'fd00::1']]);
+        $this->ask('GET', '')->assertJsonPath('domains.0.reachable', false);
+        config(['lantern.addresses' => ['11.22.33.44', '2a01:4f8::1']]);
         $this->ask('POST', "/{$domain}/check")->assertOk()->assertJson(['state' => 'waiting', 'finding' => 'no_record']);
         $this->ask('POST', "/{$domain}/primary")->assertStatus(422)->assertJsonPath('errors.primary.0',
             'This domain does not lead here yet, so visitors would find nothing. Check again when it does.');

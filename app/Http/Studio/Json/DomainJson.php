@@ -9,6 +9,7 @@ use App\Support\Hosts;
 use App\Support\Instant;
 use Lantern\Core\Domains\DnsRecord;
 use Lantern\Core\Domains\DomainName;
+use Lantern\Core\Support\NetworkAddress;
 
 /** A domain as the Studio shows it. */
 final class DomainJson
@@ -29,6 +30,8 @@ final class DomainJson
             'finding' => $domain->finding?->value, 'sentence' => $domain->finding?->sentence($domain->found, $addresses) ?? '',
             'records' => array_map($record, $records['addresses']), 'alias' => $records['alias'] === null ? null
                 : $record($records['alias']),
+            // Where the server is known by addresses of its own network alone, the records lead nobody here.
+            'reachable' => $addresses === [] || array_filter($addresses, NetworkAddress::isPublic(...)) !== [],
             'checkedAt' => Instant::json($domain->checked_at), 'workedAt' => Instant::json($domain->worked_at)];
     }
 }

@@ -164,6 +164,8 @@ export interface Domain {
     sentence: string;
     records: DnsRecord[];
     alias: DnsRecord | null;
+    /** False where this server is known by addresses of its own network alone. */
+    reachable: boolean;
     checkedAt: string | null;
     workedAt: string | null;
 }
