@@ -86,7 +86,7 @@ final class AccessibilityTest extends BrowserTestCase
                 "results/{$funnel}/leaks" => '[data-test=worst]',
                 "results/{$funnel}/tests" => 'form', "results/{$funnel}/plan" => '[data-test=rate]', 'results' => '[data-test=all-funnels]',
                 'results/costs' => '[data-test=value], form',
-                'settings#mail-server' => 'form'] as $path => $css) {
+                'settings#mail-server' => 'form', 'settings/domains' => 'form'] as $path => $css) {
                 $b->get(self::$studio."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
                 $this->check($b, $path);
