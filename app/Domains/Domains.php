@@ -68,6 +68,9 @@ final readonly class Domains
             throw Invalid::at('primary', 'This domain does not lead here yet, so visitors would find nothing. Check again when it does.');
         }
         DB::transaction(function () use ($domain, $target): void {
+            if ($domain->refresh()->removed_at !== null) {
+                throw Invalid::at('primary', 'This domain was removed in another window. Bring it back first.');
+            }
             Domain::query()->where('primary_of', $target)->where('id', '!=', $domain->id)->update(['primary_of' => null]);
             $domain->forceFill(['primary_of' => $target])->save();
         });

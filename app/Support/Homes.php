@@ -18,7 +18,7 @@ final class Homes
     /** @var array<int, array<string, array{name: string, funnel: string|null}>> by business, and by what each is the primary one of */
     private array $primary = [];
 
-    /** @var list<string>|null the names of all domains */
+    /** @var array<string, bool>|null the names of all domains, and whether links are made with each */
     private ?array $names = null;
 
     public static function ofBusiness(int $business): string
@@ -72,8 +72,20 @@ final class Homes
     /** @return list<string> hosts that are ours, besides the Studio's and the site's */
     public function names(): array
     {
-        return $this->names ??= array_values(array_filter(DB::table('domains')->whereNull('removed_at')->pluck('name')->all(),
-            is_string(...)));
+        return array_keys($this->known());
+    }
+
+    /** Do pages stand on a domain, so that it does not lead on to another one? */
+    public function isPrimary(string $name): bool
+    {
+        return $this->known()[$name] ?? false;
+    }
+
+    /** @return array<string, bool> */
+    private function known(): array
+    {
+        return $this->names ??= DB::table('domains')->whereNull('removed_at')->pluck('primary_of', 'name')
+            ->map(fn (mixed $of): bool => $of !== null)->all();
     }
 
     public function forget(): void

@@ -80,7 +80,7 @@ final class MailLinks
         $homes = app(Homes::class);
         $host = strtolower((string) parse_url($to ?? '', PHP_URL_HOST));
 
-        return $host !== '' && in_array($host, $homes->names(), true) ? SiteAddress::on($host, '')
+        return $host !== '' && $homes->isPrimary($host) ? SiteAddress::on($host, '')
             : $homes->business($message->business_id, $message->funnel_id);
     }
 

@@ -218,12 +218,13 @@ final class DomainPagesTest extends TestCase
         app(Publishing::class)->publish($other, null);
         $this->domain('cello.example');
         $this->domain('other.example', DomainUse::Funnel, $other);
+        $this->domain('www.cello.example', primary: false);
         $message = new Message(['id' => '01aaaaaaaaaaaaaaaaaaaaaaaa', 'business_id' => $this->owner->business_id,
             'funnel_id' => $this->funnel->id]);
         $body = MailLinks::tracked('<a href="http://other.example/thank-you">a</a><a href="{{page_x}}">b</a>'
-            .'<a href="https://blog.example/">c</a>', $message);
+            .'<a href="https://blog.example/">c</a><a href="http://www.cello.example/x">d</a>', $message);
         preg_match_all('~href="(http://[^/]+)/l/~', $body, $hosts);
-        self::assertSame(['http://other.example', self::CELLO, self::CELLO], $hosts[1]);
+        self::assertSame(['http://other.example', self::CELLO, self::CELLO, self::CELLO], $hosts[1], 'one that only leads on knows nobody');
     }
 
     public function test_going_from_one_of_our_hosts_to_the_next_is_no_visit_from_elsewhere(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Domains;
 
 use App\Domains\CheckDomain;
+use App\Domains\Domains;
 use App\Models\Domain;
 use App\Models\Funnel;
 use App\Models\User;
@@ -15,6 +16,8 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Queue;
+use Lantern\Core\Domains\DomainFinding;
+use Lantern\Core\Support\Invalid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -113,6 +116,19 @@ final class DomainsTest extends TestCase
         $this->ask('DELETE', "/{$c->id}")->assertOk();
         self::assertSame([], $primary());
         self::assertSame(['a.example', 'b.example'], array_column($this->ask('GET', '')->json('domains'), 'name'));
+        foreach (['POST' => ['/check', '/primary'], 'DELETE' => ['/primary', ''], 'PUT' => ['']] as $method => $paths) {
+            foreach ($paths as $path) {
+                $this->ask($method, "/{$c->id}{$path}", ['leadsTo' => 'business'])->assertNotFound();
+            }
+        }
+        $c->forceFill(['finding' => DomainFinding::Works, 'worked_at' => now()]);
+        try {
+            app(Domains::class)->makePrimary($c);
+            self::fail('It was removed meanwhile.');
+        } catch (Invalid $e) {
+            self::assertStringContainsString('removed in another window', $e->getMessage());
+        }
+        self::assertSame([], $primary(), 'nothing can be done with one that is removed, but to bring it back');
         $this->ask('POST', "/{$c->id}/restore")->assertOk()->assertJson(['name' => 'c.example', 'primary' => false]);
     }
 

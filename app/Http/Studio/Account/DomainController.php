@@ -90,7 +90,7 @@ final class DomainController extends StudioController
 
     public function restore(string $domain): JsonResponse
     {
-        $found = $this->domain($domain);
+        $found = $this->domain($domain, true);
         $this->domains->restore($found);
 
         return $this->answer($found);
@@ -116,9 +116,10 @@ final class DomainController extends StudioController
         return [$use, $funnel];
     }
 
-    private function domain(string $id): Domain
+    /** @param  bool  $removed  may it be one that was removed? That can be brought back, and nothing else */
+    private function domain(string $id, bool $removed = false): Domain
     {
-        return Ids::is($id) ? Domain::query()->where('business_id', $this->business()->id)->where('id', $id)->firstOrFail()
-            : throw new NotFoundHttpException;
+        return Ids::is($id) ? Domain::query()->where('business_id', $this->business()->id)->where('id', $id)
+            ->when(! $removed, fn ($q) => $q->whereNull('removed_at'))->firstOrFail() : throw new NotFoundHttpException;
     }
 }
