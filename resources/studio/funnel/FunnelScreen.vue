@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import { ArrowTopRightOnSquareIcon, ArrowUturnLeftIcon, ArrowUturnRightIcon, LinkIcon } from '@heroicons/vue/20/solid';
 import { useEventListener } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue';
@@ -109,18 +110,6 @@ const exports = [
     { label: 'The whole funnel, to import elsewhere', run: () => take('export') },
     { label: 'The pages as HTML', run: () => take('html') },
 ];
-
-async function copyLink(): Promise<void> {
-    if (!store.funnel) {
-        return;
-    }
-    try {
-        await navigator.clipboard.writeText(store.funnel.url);
-        toasts.say('The link is copied.');
-    } catch {
-        toasts.say(`Your browser keeps its clipboard closed. The link is ${store.funnel.url}`);
-    }
-}
 </script>
 
 <template>
@@ -168,7 +157,9 @@ async function copyLink(): Promise<void> {
                 </button>
                 <UiMenu label="Export" button-class="btn-quiet" :items="exports" />
                 <template v-if="live">
-                    <button type="button" class="btn" @click="copyLink"><LinkIcon class="size-4.5" aria-hidden="true" />Copy link</button>
+                    <button type="button" class="btn" @click="copy('The link', store.funnel.url)">
+                        <LinkIcon class="size-4.5" aria-hidden="true" />Copy link
+                    </button>
                     <a class="btn" :href="store.funnel.openUrl" target="_blank" rel="noopener"
                         ><ArrowTopRightOnSquareIcon class="size-4.5" aria-hidden="true" />Open</a
                     >

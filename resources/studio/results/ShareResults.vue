@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import { onMounted, ref } from 'vue';
 import { api } from '@/api/client';
 import { useToasts } from '@/stores/toasts';
@@ -28,11 +29,6 @@ async function run(work: () => Promise<unknown>): Promise<void> {
 onMounted(() => run(async () => (links.value = (await api.get<{ links: ResultLink[] }>(`funnels/${props.funnel}/result-links`)).links)));
 const make = () =>
     run(async () => links.value.unshift(await api.post<ResultLink>(`funnels/${props.funnel}/result-links`, { days: props.days })));
-const copy = (link: ResultLink) =>
-    run(async () => {
-        await navigator.clipboard.writeText(link.url);
-        toasts.say('The link is copied.');
-    });
 const takeBack = (link: ResultLink) =>
     run(async () => {
         await api.delete(`result-links/${link.id}`);
@@ -49,7 +45,7 @@ const takeBack = (link: ResultLink) =>
                 <p class="truncate">{{ l.url }}</p>
                 <div class="flex items-center gap-2">
                     <span class="caption">The last {{ counted(l.days, 'day') }} · made {{ dateTime(l.createdAt) }}</span>
-                    <button type="button" class="btn-quiet" @click="copy(l)">Copy</button>
+                    <button type="button" class="btn-quiet" @click="copy('The link', l.url)">Copy</button>
                     <button type="button" class="btn-quiet text-clay-deep" @click="takeBack(l)">Take back</button>
                 </div>
             </li>

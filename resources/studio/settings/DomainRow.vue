@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import { computed, ref } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { Domain } from '@/api/types';
@@ -57,15 +58,6 @@ function lead(to: string): Promise<void> {
 
     return act(() => api.put(`domains/${props.domain.id}`, { leadsTo, funnel }), `${props.domain.shown} leads there from now on.`);
 }
-
-async function copy(value: string): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(value);
-        toasts.say('It is copied.');
-    } catch {
-        toasts.say('Your browser keeps its clipboard closed. Please select it and copy it by hand.');
-    }
-}
 </script>
 
 <template>
@@ -107,7 +99,9 @@ async function copy(value: string): Promise<void> {
                         <td class="py-1">{{ domain.alias.type }}</td>
                         <td class="py-1 break-all">{{ domain.alias.name }}</td>
                         <td class="py-1 break-all select-all">{{ domain.alias.value }}</td>
-                        <td class="text-right"><button type="button" class="btn-quiet" @click="copy(domain.alias.value)">Copy</button></td>
+                        <td class="text-right">
+                            <button type="button" class="btn-quiet" @click="copy('The value', domain.alias.value)">Copy</button>
+                        </td>
                     </tr>
                     <tr v-if="domain.records.length > 0">
                         <td colspan="4" class="pt-3 text-soft">Or, where your registrar offers no CNAME:</td>
@@ -118,7 +112,9 @@ async function copy(value: string): Promise<void> {
                         <td class="py-1">{{ record.type }}</td>
                         <td class="py-1 break-all">{{ record.name }}</td>
                         <td class="py-1 break-all select-all">{{ record.value }}</td>
-                        <td class="text-right"><button type="button" class="btn-quiet" @click="copy(record.value)">Copy</button></td>
+                        <td class="text-right">
+                            <button type="button" class="btn-quiet" @click="copy('The value', record.value)">Copy</button>
+                        </td>
                     </tr>
                 </tbody>
             </table>

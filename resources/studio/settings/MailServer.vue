@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import FoldSection from '@/ui/FoldSection.vue';
 import { CheckCircleIcon, ExclamationTriangleIcon } from '@heroicons/vue/20/solid';
 import { computed, onMounted, ref } from 'vue';
@@ -90,14 +91,6 @@ const renew = () =>
         Object.assign(server.value!, { reports, reportedAt });
         toasts.say(had ? 'This is the address from now on. The one before takes nothing any more.' : 'This address takes reports now.');
     });
-async function copy(value: string): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(value);
-        toasts.say('Copied.');
-    } catch {
-        toasts.say('Your browser keeps its clipboard closed. Please mark the value and copy it by hand.');
-    }
-}
 </script>
 
 <template>
@@ -183,7 +176,7 @@ async function copy(value: string): Promise<void> {
                     <dd>
                         <span class="flex items-center gap-2"
                             ><code class="min-w-0 flex-1 text-sm break-all select-all">{{ record.value }}</code
-                            ><button type="button" class="btn-quiet" @click="copy(record.value)">Copy</button></span
+                            ><button type="button" class="btn-quiet" @click="copy('The value', record.value)">Copy</button></span
                         >
                         <span class="block caption">{{ record.for }}</span>
                     </dd>
@@ -199,7 +192,7 @@ async function copy(value: string): Promise<void> {
             <template v-if="server.reports">
                 <p class="mt-2 flex items-center gap-2">
                     <code class="min-w-0 flex-1 text-sm break-all select-all">{{ server.reports }}</code>
-                    <button type="button" class="btn-quiet" @click="copy(server.reports)">Copy</button>
+                    <button type="button" class="btn-quiet" @click="copy('The address', server.reports)">Copy</button>
                     <button type="button" class="btn-quiet" @click="renew">Another address</button>
                 </p>
                 <p class="hint">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import { ChevronLeftIcon } from '@heroicons/vue/20/solid';
 import { onMounted, ref } from 'vue';
 import { api, ApiError } from '@/api/client';
@@ -67,15 +68,6 @@ async function remove(site: Site): Promise<void> {
         toasts.trouble(caught);
     }
 }
-
-async function copy(line: string): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(line);
-        toasts.say('The line is copied.');
-    } catch {
-        toasts.say('Your browser keeps its clipboard closed. Please select the line and copy it by hand.');
-    }
-}
 </script>
 
 <template>
@@ -107,7 +99,7 @@ async function copy(line: string): Promise<void> {
                 </p>
                 <div class="mt-2 flex items-center gap-2">
                     <code class="min-w-0 flex-1 rounded bg-line/50 px-3 py-2 text-sm break-all select-all">{{ site.line }}</code>
-                    <button type="button" class="btn" @click="copy(site.line)">Copy</button>
+                    <button type="button" class="btn" @click="copy('The line', site.line)">Copy</button>
                 </div>
                 <div class="mt-2 flex flex-wrap gap-1">
                     <button

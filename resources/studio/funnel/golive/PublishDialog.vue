@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import { CheckCircleIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -104,15 +105,6 @@ async function openFinding(finding: Finding): Promise<void> {
     const place = finding.place ? `?place=${finding.place}` : '';
     await router.push(`/funnels/${store.funnel?.id}/${finding.open === 'way' ? 'page' : finding.open}/${finding.id}${place}`);
 }
-
-async function copy(): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(published.value?.url ?? '');
-        toasts.say('The link is copied.');
-    } catch {
-        toasts.say('Your browser keeps its clipboard closed. Please mark the link and copy it by hand.');
-    }
-}
 </script>
 
 <template>
@@ -135,7 +127,7 @@ async function copy(): Promise<void> {
                 Try it as a stranger would: open it in a private window and sign up. What you open from the Studio is not counted.
             </p>
             <div class="mt-5 flex gap-2">
-                <button type="button" class="btn-main" @click="copy">Copy the link</button>
+                <button type="button" class="btn-main" @click="copy('The link', published?.url ?? '')">Copy the link</button>
                 <a class="btn" :href="store.funnel?.openUrl" target="_blank" rel="noopener">Open as a visitor</a>
                 <button type="button" class="btn-quiet" @click="emit('close')">Close</button>
             </div>

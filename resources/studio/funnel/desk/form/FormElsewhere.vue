@@ -1,15 +1,14 @@
 <script setup lang="ts">
+import { copy } from '@/ui/copy';
 import { pageUrl } from '@/funnel/pageUrl';
 import { computed, ref } from 'vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import type { Form } from '@/api/types';
-import { useToasts } from '@/stores/toasts';
 
 /** The form on the owner's other web sites: a snippet to paste there. */
 const props = defineProps<{ form: Form }>();
 
 const store = useFunnel();
-const toasts = useToasts();
 const kind = ref<'form' | 'button' | 'plain'>('form');
 const site = computed(() => store.funnel?.place.front ?? '');
 const page = computed(
@@ -41,15 +40,6 @@ const snippet = computed(() => {
         '</form>',
     ].join('\n');
 });
-
-async function copy(): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(snippet.value);
-        toasts.say('The snippet is copied.');
-    } catch {
-        toasts.say('Your browser keeps its clipboard closed. Please mark the snippet and copy it by hand.');
-    }
-}
 </script>
 
 <template>
@@ -79,6 +69,6 @@ async function copy(): Promise<void> {
             data-test="snippet"
             >{{ snippet }}</pre>
         <p v-if="kind === 'plain'" class="hint">It holds plain fields only, in your own site’s style, and asks for one more press here.</p>
-        <button type="button" class="mt-2 btn" @click="copy">Copy the snippet</button>
+        <button type="button" class="mt-2 btn" @click="copy('The snippet', snippet)">Copy the snippet</button>
     </section>
 </template>
