@@ -104,9 +104,9 @@ final readonly class PopupContent
             default => $fill($kind, $of, $fallback),
         });
 
-        // In a page of another site every address is a whole one.
+        // In a page of another site every address is a whole one. Those of pages have the path of the site in them, others have not.
         return $asked->site === null ? $html : (string) preg_replace(['~(["\s(,])/(?=(?:media|build|p)/)~', '~\b(href|action)="/(?!/)~'],
-            ['$1'.$live->funnel->site()->origin.'/', '$1="'.$live->funnel->site()->origin.'/'], $html);
+            ['$1'.$live->funnel->site()->to('/'), '$1="'.$live->funnel->site()->origin.'/'], $html);
     }
 
     /** HTML whose style attributes are measured by us, as its styles are. */

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature\Popups;
 
 use App\Forms\FormToken;
+use App\Models\PublishedPage;
 use App\Models\Site;
 use App\Models\Submission;
 use App\Popups\LinksToSites;
 use App\Popups\SeenPages;
+use App\Rendering\Slots;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -60,6 +62,31 @@ final class SitesTest extends PopupTestCase
         // Nor on the pages of the funnel.
         $found = $this->ask()->json('popups');
         self::assertNotContains($this->popup, array_column($found, 'id'));
+    }
+
+    /** @return iterable<string, array{string, string, string}> the site, where a picture is, and where a page is */
+    public static function sites(): iterable
+    {
+        yield 'a host of its own' => ['https://pages.example', 'https://pages.example/media/', 'https://pages.example/'];
+        yield 'below a path' => ['https://ferncroft.example/free', 'https://ferncroft.example/free/media/', 'https://ferncroft.example/free/'];
+    }
+
+    #[DataProvider('sites')]
+    public function test_in_a_page_elsewhere_every_address_is_a_whole_one(string $site, string $picture, string $page): void
+    {
+        config(['lantern.site_url' => $site]);
+        $asked = PublishedPage::query()->where('popup', '!=', 'null')->where('version_id', $this->funnel->refresh()->live_version_id)
+            ->where('page_id', $this->popup)->sole();
+        $link = Slots::name('page', $this->entry($this->funnel)->id);
+        $asked->forceFill(['html' => str_replace('<form ', "<img src=\"/media/x/480.webp\"><a href=\"{$link}\">x</a><form ", $asked->html),
+            'slots' => $asked->slots + ['page:'.$this->entry($this->funnel)->id => ['address' => '']]])->save();
+        // Where the folder is taken off by the web server.
+        $host = (string) preg_replace('~^(https://[^/]+).*$~', '$1', $site);
+        $html = $this->post("{$host}/w/ask", ['site' => $this->site->id, 'address' => '/notes/first', 'title' => 'A note',
+            'visitor' => $this->visitor], ['Origin' => 'https://blog.example'])->assertOk()->getContent();
+        $html = (string) json_encode(json_decode((string) $html), JSON_UNESCAPED_SLASHES);
+        self::assertStringContainsString("{$picture}x/480.webp", $html);
+        self::assertStringContainsString("href=\\\"{$page}{$this->funnel->address}\\\"", $html);
     }
 
     public function test_different_articles_carry_different_gifts(): void
