@@ -68,7 +68,8 @@ final class SitesTest extends PopupTestCase
     public static function sites(): iterable
     {
         yield 'a host of its own' => ['https://pages.example', 'https://pages.example/media/', 'https://pages.example/'];
-        yield 'below a path' => ['https://ferncroft.example/free', 'https://ferncroft.example/free/media/', 'https://ferncroft.example/free/'];
+        yield 'below a path' => ['https://ferncroft.example/free', 'https://ferncroft.example/free/media/',
+            'https://ferncroft.example/free/'];
     }
 
     #[DataProvider('sites')]
