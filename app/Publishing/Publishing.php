@@ -126,6 +126,7 @@ final readonly class Publishing
     public static function differs(Funnel $funnel, Plan $draft): bool
     {
         $live = $funnel->liveVersion;
+        $draft = $draft->withoutUnused();
 
         // A version of an earlier format has another fingerprint for the same plan; read anew, it has today's.
         return $live === null

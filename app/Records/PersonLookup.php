@@ -45,6 +45,17 @@ final class PersonLookup
             warmth: $person->subscription()->isReached() ? (int) $person->warmth : 0, guides: Readings::states($person->id));
     }
 
+    /** All that is known of somebody, for a rehearsal. */
+    public static function whole(Person $person, DateTimeImmutable $now): PersonState
+    {
+        return new PersonState(self::zone($person), $person->business->zone(), false, $person->subscription(), $person->joined_at,
+            $person->active_at, self::tags($person), self::runs($person, $now),
+            RegisteredSessions::ofPeople([$person->id])[$person->id] ?? [],
+            self::enrolments($person), self::emails($person), self::fields($person), self::deeds($person),
+            RegisteredSessions::known($person->id), self::products($person), $person->id,
+            $person->subscription()->isReached() ? (int) $person->warmth : 0, Readings::states($person->id));
+    }
+
     /**
      * What the last look before an email of a sequence goes out asks for.
      *

@@ -74,6 +74,19 @@ final readonly class PageRenderer
         return $this->filledForDesk($plan, $page, $business, $html, $sample, $shown);
     }
 
+    /** The page as somebody sees it in a rehearsal: no script, and nothing on it leads anywhere. */
+    public function asSeen(Plan $plan, PagePlan $page, Business $business, SeenAt $seen): string
+    {
+        $uploads = $this->facts->uploads($plan, [$page], $business->id);
+        $view = new PageView($plan, $page, Mode::Desk, $uploads, $this->facts->known($uploads, $business), business: $business,
+            seen: $seen);
+        $html = Slots::withMergeFields($this->html($view), $plan->prices(self::voice($plan, $page, $business)) + $plan->fields
+            + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
+
+        return Hosts::withMediaOfSite(Slots::fill($html, ['head' => SiteAssets::head(PageAssets::withAllStyles($plan, $page), false)],
+            $seen->reader));
+    }
+
     /** A pop-up as it is published: a page of its own, of which its steps are taken where it is shown over another. */
     public function forPopup(Plan $plan, Popup $popup, Business $business): string
     {

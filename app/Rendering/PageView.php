@@ -53,6 +53,7 @@ final readonly class PageView
      * @param  array<string, Upload>  $uploads  pictures and videos by id
      * @param  ShownState  $shown  the state of deadlines in which the desk shows it
      * @param  Business|null  $business  in whose words it speaks; null for those that ship
+     * @param  SeenAt|null  $seen  by whom it is looked at in a rehearsal
      */
     public function __construct(
         public Plan $plan,
@@ -62,6 +63,7 @@ final readonly class PageView
         public PageFacts $facts,
         public ShownState $shown = ShownState::TwoDays,
         ?Business $business = null,
+        private ?SeenAt $seen = null,
     ) {
         $this->document = $page->document;
         $this->places = array_flip(array_map(fn (Block $b): string => $b->id, $this->document->blocks()));
@@ -117,10 +119,14 @@ final readonly class PageView
         if (! $this->editing()) {
             return new HtmlString(Slots::name('countdown', $block->id));
         }
-        $now = CarbonImmutable::now();
-        $zone = new DateTimeZone($this->plan->sender->timeZone);
+        $now = $this->seen->now ?? CarbonImmutable::now();
+        $zone = $this->seen->person->zone ?? new DateTimeZone($this->plan->sender->timeZone);
         $deadline = $this->plan->deadline($block->field('deadline'));
-        $run = $deadline === null ? Countdown::typed($block->field('until'), $zone, $now) : $this->shown->run($now);
+        $run = match (true) {
+            $deadline === null => Countdown::typed($block->field('until'), new DateTimeZone($this->plan->sender->timeZone), $now),
+            $this->seen !== null => $this->seen->runs[$deadline->id] ?? null,
+            default => $this->shown->run($now),
+        };
         $words = '<span class="countdown-words"'.$at->words('text').'>'.e($block->field('text')).'</span>';
         $html = Countdown::of($block, $this->voice, $zone, $now)->html($run,
             $run?->state($now) ?? DeadlineState::NotStarted, $words, $at->root(...));

@@ -13,14 +13,12 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Agenda\Task;
 use Lantern\Core\Webinars\RegistrationState;
+use Lantern\Core\Webinars\Webinar;
 use Throwable;
 
 /** Looks what became of sessions that are over, once for each person. Doing it twice is doing it once. */
 final readonly class AttendanceResults implements DueWork
 {
-    /** What devices still have to report when a session ends has come by then. Seconds. */
-    private const GRACE = 30;
-
     private const AT_ONCE = 500;
 
     public function __construct(private Presence $presence)
@@ -34,7 +32,7 @@ final readonly class AttendanceResults implements DueWork
 
     public function next(CarbonImmutable $now): ?CarbonImmutable
     {
-        return Instant::carbon(DB::table('registrations')->whereNotNull('open')->min('settle_at'))?->addSeconds(self::GRACE);
+        return Instant::carbon(DB::table('registrations')->whereNotNull('open')->min('settle_at'))?->addSeconds(Webinar::REPORTS_COME);
     }
 
     /** @return int for how many it was looked */
@@ -42,7 +40,8 @@ final readonly class AttendanceResults implements DueWork
     {
         $settled = 0;
         $due = Registration::query()->with(['funnel.liveVersion', 'funnel.business', 'person.business', 'version'])->whereNotNull('open')
-            ->where('settle_at', '<=', Instant::sql($now->subSeconds(self::GRACE)))->orderBy('settle_at')->limit(self::AT_ONCE)->get();
+            ->where('settle_at', '<=', Instant::sql($now->subSeconds(Webinar::REPORTS_COME)))->orderBy('settle_at')->limit(self::AT_ONCE)
+            ->get();
         foreach ($due as $registration) {
             try {
                 $settled += DB::transaction(fn (): int => $this->settle($registration, $now) ? 1 : 0);

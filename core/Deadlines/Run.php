@@ -40,6 +40,12 @@ final readonly class Run
         };
     }
 
+    /** The same as the one that everybody is in. */
+    public function forEverybody(): self
+    {
+        return new self($this->startedAt, $this->endsAt, $this->why, $this->closed, true, $this->ofOtherKind);
+    }
+
     /** What is left of it, in whole seconds; a second that has begun counts. */
     public function left(DateTimeImmutable $now): int
     {

@@ -15,6 +15,7 @@ use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Popups\Popup;
+use Lantern\Core\Promises\Promise;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
@@ -27,7 +28,7 @@ final class PartKinds
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
         Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class, Webinar::class,
-        SplitTest::class, Variant::class, Guide::class, GuidePage::class];
+        SplitTest::class, Variant::class, Guide::class, GuidePage::class, Promise::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

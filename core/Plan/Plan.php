@@ -29,6 +29,7 @@ use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Popups\Popup;
+use Lantern\Core\Promises\Promise;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
@@ -229,7 +230,7 @@ final readonly class Plan
     }
 
     /**
-     * The same without shared sections that no page shows: what visitors can ever meet.
+     * The same without shared sections that no page shows, and without promises: what visitors can ever meet.
      */
     public function withoutUnused(): self
     {
@@ -238,7 +239,7 @@ final readonly class Plan
             : $p->content->document()?->shared() ?? [], [...$this->pages, ...$this->guidePages, ...$this->variants]));
 
         return $this->with(array_filter($this->parts,
-            fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
+            fn (Part $p): bool => ! $p instanceof Promise && (! $p instanceof SharedSection || in_array($p->id, $shown, true))));
     }
 
     /**
@@ -563,6 +564,12 @@ final readonly class Plan
     public function nameOf(string $id): string
     {
         return $this->part($id)?->name() ?? '';
+    }
+
+    /** @return list<Promise> */
+    public function promises(): array
+    {
+        return $this->partsOf(Promise::class);
     }
 
     /** @return list<SharedSection> */

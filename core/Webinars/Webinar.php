@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Webinars;
 
+use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
@@ -15,6 +16,12 @@ use Lantern\Core\Support\Written;
 final readonly class Webinar implements Part
 {
     use PlainPart;
+
+    /** What devices still have to report when a session ends has come by then. Seconds. */
+    public const REPORTS_COME = 30;
+
+    /** Hours after which it is looked at what became of a session that begins whenever its person likes. */
+    private const ON_DEMAND = 24;
 
     /**
      * @param  string  $name  what its owner calls it
@@ -121,6 +128,21 @@ final readonly class Webinar implements Part
     public function zone(): DateTimeZone
     {
         return new DateTimeZone($this->schedule->zone);
+    }
+
+    /**
+     * When to look first what became of somebody's session: at its end, of a recording at the end of that, and a day after it was begun
+     * of what begins whenever its person likes.
+     *
+     * @param  int  $recorded  seconds of the recording
+     */
+    public function settlesAt(Session $session, int $recorded): DateTimeImmutable
+    {
+        return match (true) {
+            $session->isOnDemand() => $session->startsAt->modify('+'.self::ON_DEMAND.' hours'),
+            $this->mode === WebinarMode::Automated => $session->startsAt->modify("+{$recorded} seconds"),
+            default => $session->endsAt,
+        };
     }
 
     public function mayPause(): bool

@@ -23,6 +23,11 @@ export const router = createRouter({
             meta: { title: 'Funnel' },
         },
         {
+            path: '/funnels/:id/rehearsal/:promise?',
+            component: () => import('@/rehearsal/RehearsalScreen.vue'),
+            meta: { title: 'Rehearsal' },
+        },
+        {
             path: '/funnels/:id/phrases',
             component: () => import('@/settings/PhrasesScreen.vue'),
             meta: { title: 'What visitors are told' },

@@ -36,9 +36,10 @@ final class RoomsTest extends TestCase
         'Guides' => ['Attention', 'Forms', 'Page', 'Parts', 'Support'],
         'Popups' => ['Offers', 'Page', 'Parts', 'People', 'Rules', 'Sequences', 'Support'],
         'Experiments' => ['Deadlines', 'Emails', 'Page', 'Parts', 'Popups', 'Sequences', 'Statistics', 'Support', 'Webinars'],
+        'Promises' => ['Parts', 'People', 'Support'],
         'Plan' => [
             'Deadlines', 'Emails', 'Events', 'Experiments', 'Forms', 'Guides', 'Languages', 'Money', 'Offers', 'Page', 'Parts', 'Popups',
-            'Rules', 'Sequences',
+            'Promises', 'Rules', 'Sequences',
             'Support', 'Webinars',
         ],
         'Checks' => [
@@ -56,6 +57,12 @@ final class RoomsTest extends TestCase
         'Domains' => ['Plan', 'Support'],
         'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
+        'Rehearsal' => [
+            'Agenda', 'Attention', 'Deadlines', 'Emails', 'Events', 'Experiments', 'Forms', 'Guides', 'Journey', 'Messages', 'Money',
+            'Offers', 'Orders', 'Page', 'People', 'Plan', 'Popups', 'Promises', 'Results', 'Selling', 'Sending', 'Sequences', 'Support',
+            'Visits',
+            'Warmth', 'Webinars',
+        ],
     ];
 
     /** Each room of the application, likewise. */
@@ -81,6 +88,7 @@ final class RoomsTest extends TestCase
         'Deadlines' => ['Experiments', 'Journey', 'Mail', 'Models', 'Records', 'Support', 'Warmth'],
         'Webinars' => ['Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support', 'Warmth'],
         'Forms' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],
+        'Rehearsal' => ['Models', 'Warmth', 'Webinars'],
         'Orders' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'Payments', 'People', 'Records', 'Results', 'Support'],
         'Serving' => [
             'Deadlines', 'Experiments', 'Files', 'Forms', 'Guides', 'Journey', 'Languages', 'Models', 'Orders', 'Payments', 'People',
@@ -101,7 +109,7 @@ final class RoomsTest extends TestCase
         'Http' => [
             'Deadlines', 'Domains', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Front', 'Guides', 'Journey', 'Languages', 'Mail',
             'Models', 'Orders', 'Payments', 'People',
-            'Popups', 'Publishing', 'Records', 'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
+            'Popups', 'Publishing', 'Records', 'Rehearsal', 'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
     ];
 

@@ -15,7 +15,8 @@ final class DraftKinds
     /** @var list<class-string<DraftKind>> */
     public const ALL = [PageKind::class, FormKind::class, SequenceKind::class, EmailKind::class, LeadMagnetKind::class,
         SharedSectionKind::class, ProductKind::class, OfferKind::class, CouponKind::class, DeadlineKind::class,
-        PopupKind::class, WebinarKind::class, SplitTestKind::class, VariantKind::class, GuideKind::class, GuidePageKind::class];
+        PopupKind::class, WebinarKind::class, SplitTestKind::class, VariantKind::class, GuideKind::class, GuidePageKind::class,
+        PromiseKind::class];
 
     /** @var array<string, DraftKind> */
     private array $known = [];

@@ -10,6 +10,7 @@ use App\Models\Person;
 use App\Records\PersonLookup;
 use App\Records\Runs;
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Deadlines\TimeWords;
@@ -26,9 +27,17 @@ final class DeadlineFields
      */
     public static function of(string $words, ?Person $reader, DateTimeZone $zone, string $language): array
     {
-        $now = CarbonImmutable::now();
+        return self::ofRuns(self::runs($words, $reader), $zone, $language, CarbonImmutable::now());
+    }
+
+    /**
+     * @param  array<string, Run>  $runs  by deadline
+     * @return array<string, string> likewise
+     */
+    public static function ofRuns(array $runs, DateTimeZone $zone, string $language, DateTimeImmutable $now): array
+    {
         $values = [];
-        foreach (self::runs($words, $reader) as $id => $run) {
+        foreach ($runs as $id => $run) {
             $values["deadline_{$id}"] = TimeWords::moment($run->endsAt, $zone, $language, $now);
             $values["deadline_left_{$id}"] = $run->left($now) === 0 ? '' : TimeWords::left($run->left($now), $language);
         }
@@ -53,12 +62,13 @@ final class DeadlineFields
      * deadline that does not run for the reader, nothing.
      *
      * @param  Message|null  $message  null for an email that is only looked at
+     * @param  array<string, Run>|null  $runs  by deadline; null for those of its reader
      */
     public static function pictures(string $body, ?Message $message, ?Person $reader, DateTimeZone $zone, string $language,
-        ?Look $look): string
+        ?Look $look, ?array $runs = null, ?DateTimeImmutable $now = null): string
     {
-        $runs = self::runs($body, $reader);
-        $now = CarbonImmutable::now();
+        $runs ??= self::runs($body, $reader);
+        $now ??= CarbonImmutable::now();
 
         return (string) preg_replace_callback('~<img src="countdown:([a-z0-9]{26})"[^>]*>~', function (array $m) use ($runs,
             $message, $zone,

@@ -12,6 +12,7 @@ use App\Models\Person;
 use App\Models\Upload;
 use App\Records\PersonLookup;
 use App\Records\SessionFields;
+use App\Rendering\SeenAt;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\View;
@@ -57,6 +58,18 @@ final class EmailWriter
     public function forPerson(Business $business, EmailSource $source, ?Person $person): WrittenEmail
     {
         return $this->email($business, $source, $this->readFor($business, $source, $person), $person, null);
+    }
+
+    /** An email as somebody reads it in a rehearsal. */
+    public function asSeen(Business $business, EmailSource $source, SeenAt $seen): WrittenEmail
+    {
+        $zone = $seen->person->zone;
+        $body = DeadlineFields::pictures(EmailBody::forReader($source->body->html, $seen->person, $seen->now), null, null, $zone,
+            $source->language, $source->look, $seen->runs, $seen->now);
+        $values = $seen->reader + DeadlineFields::ofRuns($seen->runs, $zone, $source->language, $seen->now)
+            + array_fill_keys([...SessionFields::LINKS, 'download_link'], $business->site()->to('/')) + $source->fields;
+
+        return $this->email($business, $source, $values, null, null, $body);
     }
 
     /** @return array<string, string> what the merge fields of these words give somebody on the list, or a made-up reader */
@@ -170,12 +183,14 @@ final class EmailWriter
     }
 
     /** @param  array<string, string>  $values */
-    private function email(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message): WrittenEmail
+    private function email(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message,
+        ?string $read = null): WrittenEmail
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
-        $body = $person === null || ! str_contains($source->body->html, 'data-only') ? EmailBody::forEverybody($source->body->html)
-            : EmailBody::forReader($source->body->html, PersonLookup::forRules($person, CarbonImmutable::now()), CarbonImmutable::now());
-        if (str_contains($body, 'countdown:')) {
+        $body = $read ?? ($person === null || ! str_contains($source->body->html, 'data-only')
+            ? EmailBody::forEverybody($source->body->html) : EmailBody::forReader($source->body->html, PersonLookup::forRules($person,
+                CarbonImmutable::now()), CarbonImmutable::now()));
+        if ($read === null && str_contains($body, 'countdown:')) {
             $body = DeadlineFields::pictures($body, $message, $person, DeadlineFields::zone($person, $business->zone()), $source->language,
                 $source->look);
         }

@@ -182,6 +182,16 @@ final readonly class PersonState
             $this->enrolments()))->withoutWaiting(fn (): bool => true);
     }
 
+    /**
+     * The same with its deadlines as they stand now.
+     *
+     * @param  array<string, Run>  $runs  by id
+     */
+    public function withDeadlines(array $runs): self
+    {
+        return $this->changed(deadlines: $runs);
+    }
+
     /** @return list<PlannedEmail> */
     public function emails(): array
     {
@@ -225,6 +235,39 @@ final readonly class PersonState
         return ($this->fields ?? throw self::missing('fields'))[$field] ?? [];
     }
 
+    /** @param  array<string, list<string>>  $fields  by name; those that are not named stay as they are */
+    public function withFields(array $fields): self
+    {
+        return $this->changed(fields: $fields + ($this->fields ?? []));
+    }
+
+    public function standing(Subscription $subscription): self
+    {
+        return $this->changed(subscription: $subscription);
+    }
+
+    /** @param  DateTimeImmutable|null  $joined  null where they have joined before, or have not yet */
+    public function activeAt(DateTimeImmutable $at, ?DateTimeImmutable $joined = null): self
+    {
+        return $this->changed(joined: $this->joined ?? $joined, active: $at);
+    }
+
+    public function asWarmAs(int $warmth): self
+    {
+        return $this->changed(warmth: $warmth);
+    }
+
+    public function withGuide(string $guide, GuideState $state): self
+    {
+        return $this->changed(guides: [$guide => $state] + $this->guides());
+    }
+
+    /** @param  string  $id  by which split tests know them */
+    public function identified(string $id): self
+    {
+        return $this->changed(id: $id);
+    }
+
     /** @return list<DoneDeed> */
     public function deeds(): array
     {
@@ -248,6 +291,16 @@ final readonly class PersonState
         $known = $this->inWebinar($webinar);
 
         return $this->changed(webinars: [$webinar => array_values(array_unique([...$known, ...$states]))] + ($this->webinars ?? []));
+    }
+
+    /**
+     * The same with all that is known of their webinars.
+     *
+     * @param  array<string, list<string>>  $states  by id
+     */
+    public function withWebinars(array $states): self
+    {
+        return $this->changed(webinars: $states);
     }
 
     /** @return array<string, GuideState> by id */

@@ -14,3 +14,4 @@ export type * from '@/api/types/experiments';
 export type * from '@/api/types/plans';
 export type * from '@/api/types/warmth';
 export type * from '@/api/types/guides';
+export type * from '@/api/types/rehearsal';

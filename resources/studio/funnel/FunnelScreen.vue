@@ -155,6 +155,7 @@ const exports = [
                 >
                     <ArrowUturnRightIcon class="size-4.5" aria-hidden="true" />
                 </button>
+                <RouterLink :to="`/funnels/${store.funnel.id}/rehearsal`" class="btn-quiet">Rehearse</RouterLink>
                 <UiMenu label="Export" button-class="btn-quiet" :items="exports" />
                 <template v-if="live">
                     <button type="button" class="btn" @click="copy('The link', store.funnel.url)">

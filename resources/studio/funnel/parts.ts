@@ -1,6 +1,7 @@
 import {
     ArrowDownTrayIcon,
     BookOpenIcon,
+    CheckBadgeIcon,
     ClockIcon,
     DocumentIcon,
     EnvelopeIcon,
@@ -38,7 +39,8 @@ type PartList =
     | 'splitTests'
     | 'variants'
     | 'guides'
-    | 'guidePages';
+    | 'guidePages'
+    | 'promises';
 
 /** One kind of parts: where the funnel holds them, how they are called and drawn, and which desk they open on. */
 interface Entry<L extends PartList> {
@@ -207,6 +209,7 @@ export const PARTS = {
         desk: () => import('@/funnel/desk/experiment/VariantDesk.vue'),
         summary: (v) => ({ words: v.differs.join(' ') || 'Nothing differs yet', lacking: v.differs.length === 0 }),
     }),
+    promise: entry({ list: 'promises', label: 'promise', icon: CheckBadgeIcon }),
 };
 
 export type PartKind = keyof typeof PARTS;

@@ -103,6 +103,15 @@ final class PartsTest extends TestCase
                         ['title' => 'Tune']]], ['id' => 'g4', 'kind' => 'picture', 'picture' => 'pic',
                             'url' => 'page:'.$p['pages'][1]['id']],
                     ['id' => 'g5', 'kind' => 'embed', 'url' => 'https://book.example.com/', 'text' => 'Book', 'size' => 'high']]]]]];
+            $p['promises'][] = ['id' => 'promise-1', 'name' => 'Gets one email', 'visitor' => ['zone' => 'Pacific/Auckland',
+                'name' => 'Robin Sample', 'email' => 'robin@example.com', 'phone' => true, 'tags' => ['x'],
+                'parameters' => ['utm_source' => 'forum'], 'letters' => ['test-1' => 'c'], 'known' => true],
+                'start' => '2027-04-14T10:00:00Z', 'choices' => [['do' => 'come', 'of' => $p['pages'][0]['id']],
+                    ['do' => 'press', 'to' => 'page:'.$p['pages'][1]['id']], ['do' => 'read', 'of' => 'guide-1', 'to' => 'guide-page-1'],
+                    ['do' => 'join', 'of' => $p['forms'][0]['id'], 'popup' => 'popup-1'], ['do' => 'buy', 'bumps' => ['offer-1']],
+                    ['do' => 'wait', 'minutes' => 60]],
+                'expected' => [['aspect' => 'emails', 'kind' => 'email', 'at' => '2027-04-14T10:00:00Z', 'choice' => 1, 'of' => 'later']],
+                'about' => ['emails']];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'timing' => ['from' => 'joining', 'days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']

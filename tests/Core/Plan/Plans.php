@@ -86,7 +86,8 @@ final class Plans
     private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails',
         'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections', 'product' => 'products', 'offer' => 'offers',
         'coupon' => 'coupons', 'deadline' => 'deadlines', 'popup' => 'popups', 'webinar' => 'webinars',
-        'split-test' => 'splitTests', 'variant' => 'variants', 'guide' => 'guides', 'guide-page' => 'guidePages'];
+        'split-test' => 'splitTests', 'variant' => 'variants', 'guide' => 'guides', 'guide-page' => 'guidePages',
+        'promise' => 'promises'];
 
     /**
      * A plan with something changed in its written form, in which each kind of part is a list of its own.

@@ -26,6 +26,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Orders\PaymentKey;
 use App\Support\Ids;
+use DateTimeImmutable;
 use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -40,6 +41,10 @@ use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\ReceiptKind;
 use Lantern\Core\Popups\PopupDesigns;
+use Lantern\Core\Promises\Choice;
+use Lantern\Core\Promises\ChoiceKind;
+use Lantern\Core\Promises\Promise;
+use Lantern\Core\Promises\Visitor;
 use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
@@ -79,6 +84,9 @@ final class WallsTest extends TestCase
         DraftRows::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', duration: Duration::days(3)));
         $webinar = DraftRows::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
             new Schedule(ScheduleKind::OnDemand, 'UTC'), WebinarMode::Automated));
+        DraftRows::add($funnel->refresh(), new Promise(Ids::next(), 'Sees the page', new Visitor,
+            new DateTimeImmutable('2027-04-14 10:00 UTC'),
+            [new Choice(ChoiceKind::Come)]));
         $question = $this->questionIn($webinar->id, $funnel, $person);
         $splitTest = DraftRows::add($funnel->refresh(), new SplitTest(Ids::next(), 'Opt-in page', $this->entry($funnel)->id));
         $experiment = Experiment::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'part_id' => $this->entry($funnel)->id,
@@ -182,7 +190,9 @@ final class WallsTest extends TestCase
                 'studio/api/parts/{part}/deadline/examples' => 'deadline',
                 'studio/api/people/{person}/deadlines/{part}' => 'deadline', 'studio/api/parts/{part}/popup' => 'popup',
                 'studio/api/parts/{part}/popup/redesign' => 'popup', 'studio/api/parts/{part}/popup/step' => 'popup',
-                'studio/api/parts/{part}/popup/try' => 'popup'][$uri] ?? (str_contains($uri, '{part}/webinar') ? 'webinar' : 'email');
+                'studio/api/parts/{part}/popup/try' => 'popup',
+                'studio/api/parts/{part}/promise/renew' => 'promise'][$uri] ?? (str_contains($uri, '{part}/webinar') ? 'webinar'
+                        : 'email');
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
             $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();

@@ -9,6 +9,7 @@ import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
 import type { Popup, PopupNumbers } from '@/api/types/popups';
 import type { Webinar } from '@/api/types/webinars';
+import type { Promised } from '@/api/types/rehearsal';
 import type { Coupon, Offer, Product } from '@/api/types/sales';
 
 export type FunnelState = 'draft' | 'live' | 'closed';
@@ -104,6 +105,7 @@ export interface Funnel extends FunnelSummary {
     variants: Variant[];
     guides: Guide[];
     guidePages: GuidePage[];
+    promises: Promised[];
     currency: string;
     /** In which it speaks to visitors: a BCP 47 tag, with `-x-formal` where it is formal. */
     language: string;

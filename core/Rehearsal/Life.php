@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rehearsal;
+
+use DateTimeImmutable;
+use Lantern\Core\Deadlines\Fact;
+use Lantern\Core\Deadlines\Facts;
+use Lantern\Core\Deadlines\HeldRun;
+use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Guides\Progress;
+use Lantern\Core\People\State\PersonState;
+use Lantern\Core\Popups\PopupFact;
+use Lantern\Core\Promises\Visitor;
+
+/**
+ * Where a rehearsal has come to: the moment, all that is known of its visitor, and what has happened. It is changed as it is played; a
+ * clone of it goes its own way from there.
+ */
+final class Life
+{
+    /** Is there a person on the list with their address? */
+    public bool $known = false;
+
+    /** Have they joined nothing yet, and wait to confirm their address? */
+    public bool $pending = false;
+
+    /** Did they agree to more than what they asked for? */
+    public bool $marketing = false;
+
+    /** @var list<Browser> */
+    public array $browsers;
+
+    /** Which of them they use. */
+    public int $device = 0;
+
+    /** The id of the page they look at; '' for none. Likewise the letter of its variant. */
+    public string $page = '';
+
+    public string $letter = '';
+
+    /** @var list<Mail> what has come, in order */
+    public array $mails = [];
+
+    /** @var list<Happening> */
+    public array $happened = [];
+
+    /** @var array<string, list<Fact>> what was written down of the deadlines that are theirs, by id */
+    public array $facts = [];
+
+    /** @var array<string, Run> those that run for everyone, by id */
+    public array $everyone = [];
+
+    /** @var array<string, true> ids of the deadlines of which it was told that they are over, with their ends */
+    public array $over = [];
+
+    /** @var list<PlacedOrder> */
+    public array $orders = [];
+
+    /** @var list<AskedForm> */
+    public array $asked = [];
+
+    /** @var array<string, Seat> by the id of the webinar */
+    public array $seats = [];
+
+    /** @var array<string, Progress> by the id of the guide */
+    public array $reading = [];
+
+    /** @var array<string, list<string>> days on which they did what makes warm, by the action */
+    public array $warmDays = [];
+
+    /** @var list<PopupFact> */
+    public array $popups = [];
+
+    /** @var array<string, DateTimeImmutable> when they filled in each form last, by id */
+    public array $joined = [];
+
+    public ?DateTimeImmutable $clicked = null;
+
+    /** How many choices were made. */
+    public int $choices = 0;
+
+    /** @var list<array{at: DateTimeImmutable, words: string}> what they chose to do, and when */
+    public array $chosen = [];
+
+    /** What was paid, in the smallest units of the funnel's currency; payments of a plan that are still to come are not in it. */
+    public int $paid = 0;
+
+    /** @var list<array{at: DateTimeImmutable, amount: int}> payments of plans that are still to come, in order */
+    public array $instalments = [];
+
+    public function __construct(public readonly Visitor $visitor, public PersonState $person, public DateTimeImmutable $now)
+    {
+        $this->browsers = [new Browser('rehearsal-1')];
+    }
+
+    public function browser(): Browser
+    {
+        return $this->browsers[$this->device];
+    }
+
+    public function use(Browser $browser): void
+    {
+        $this->browsers = array_values(array_replace($this->browsers, [$this->device => $browser]));
+    }
+
+    /** Is what is done on this device known to be theirs? */
+    public function isThemselves(): bool
+    {
+        return $this->known && $this->browser()->known;
+    }
+
+    /**
+     * How deadlines stand for whoever looks on this device, or for whoever buys with their address on it.
+     *
+     * @return array<string, Run> by id
+     */
+    public function runs(bool $withPerson = false): array
+    {
+        $holders = [$this->browser()->facts, ...($withPerson || $this->isThemselves() ? [$this->facts] : [])];
+        $runs = [];
+        foreach (array_keys($this->everyone + array_merge(...$holders)) as $id) {
+            $own = array_filter(array_map(fn (array $facts): ?Run => Facts::run($facts[$id] ?? []), $holders),
+                fn (?Run $r): bool => $r !== null);
+            $held = HeldRun::of([...array_values($own), ...(isset($this->everyone[$id]) ? [$this->everyone[$id]] : [])], $this->now);
+            if ($held !== null) {
+                $runs[(string) $id] = $held;
+            }
+        }
+
+        return $runs;
+    }
+
+    /** @param  array<string, string|int|bool|null>  $facts */
+    public function tell(HappeningKind $kind, string $of, string $words, array $facts = []): void
+    {
+        $this->happened[] = new Happening($kind, $this->now, $this->choices, $of, $words, $facts);
+    }
+
+    /** @return list<Happening> of one kind */
+    public function of(HappeningKind $kind): array
+    {
+        return array_values(array_filter($this->happened, fn (Happening $h): bool => $h->kind === $kind));
+    }
+
+    public function hasMail(string $kind, string $of): bool
+    {
+        return array_filter($this->mails, fn (Mail $m): bool => $m->kind === $kind && $m->of === $of) !== [];
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rehearsal;
+
+use DateTimeImmutable;
+use Lantern\Core\Agenda\PersonAgenda;
+use Lantern\Core\Agenda\PersonMomentKind;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Experiments\Assignment;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
+use Lantern\Core\Messages\SendVerdict;
+use Lantern\Core\People\State\Deed;
+use Lantern\Core\People\State\DoneDeed;
+use Lantern\Core\People\State\PlannedEmail;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sending\Recipient;
+use Lantern\Core\Sending\SendCheck;
+use Lantern\Core\Sending\SequenceCheck;
+use Lantern\Core\Sending\SequenceFacts;
+use Lantern\Core\Webinars\Webinar;
+
+/** Time passes in a rehearsal, and whatever is due for its visitor happens at its moment, in the order of {@see \Lantern\Core\Agenda\Task}. */
+final readonly class Passing
+{
+    /** What is due at one moment, in order. */
+    private const OVER = 0;
+
+    private const SETTLES = 1;
+
+    private const RECEIPT = 2;
+
+    private const EMAIL = 3;
+
+    public function __construct(private Stage $stage, private Following $following)
+    {
+    }
+
+    public function until(Life $life, DateTimeImmutable $to): void
+    {
+        while (($due = $this->next($life)) !== null && $due[0] <= $to) {
+            $life->now = max($life->now, $due[0]);
+            match ($due[1]) {
+                self::OVER => $this->over($life, $due[2]),
+                self::SETTLES => $this->settles($life, $due[2]),
+                self::RECEIPT => $this->receipt($life, (int) $due[2]),
+                default => $this->send($life, $due[2]),
+            };
+        }
+        $life->now = max($life->now, $to);
+    }
+
+    /**
+     * When something is due next by itself that they or their owner would notice: an email, an end, a session that begins or is over.
+     */
+    public function nextMoment(Life $life): ?DateTimeImmutable
+    {
+        $moments = array_map(fn ($m): DateTimeImmutable => $m->at, $this->agenda($life));
+        $own = $this->next($life);
+        $moments = array_values(array_filter([...$moments, ...($own === null ? [] : [$own[0]])],
+            fn (DateTimeImmutable $at): bool => $at > $life->now));
+
+        return $moments === [] ? null : min($moments);
+    }
+
+    /** @return array{DateTimeImmutable, int, string}|null what comes first: when, which of the constants, and what it is about */
+    private function next(Life $life): ?array
+    {
+        $known = Following::known($life);
+        $due = [];
+        foreach ($known->deadlines() as $id => $run) {
+            $at = $run->endsAt->modify('+'.($this->stage->plan->deadline((string) $id)->grace ?? 0).' minutes');
+            // The end of one that is for everyone is told to whoever has joined; to whoever joins later, as soon as they have.
+            if (! isset($life->over[Following::end((string) $id, $run)]) && $life->known && (! $run->forAll || $life->joined !== [])) {
+                $due[] = [max($at, $life->now), self::OVER, (string) $id];
+            }
+        }
+        foreach ($life->seats as $id => $seat) {
+            $registered = $known->registrations()[$id] ?? null;
+            $webinar = $this->stage->plan->webinar((string) $id);
+            if ($seat->open && $registered !== null && $webinar !== null) {
+                $at = $webinar->settlesAt($registered->session, $this->stage->length($webinar));
+                $due[] = [$at->modify('+'.Webinar::REPORTS_COME.' seconds'), self::SETTLES, (string) $id];
+            }
+        }
+        foreach ($life->orders as $number => $order) {
+            $due[] = $order->receiptAt === null ? null : [$order->receiptAt, self::RECEIPT, (string) $number];
+        }
+        foreach ($this->agenda($life) as $moment) {
+            if ($moment->kind === PersonMomentKind::Email) {
+                $due[] = [$moment->at, self::EMAIL, $moment->of];
+                break;
+            }
+        }
+        $due = array_values(array_filter($due, fn (?array $d): bool => $d !== null));
+        usort($due, fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+
+        return $due[0] ?? null;
+    }
+
+    /** @return list<\Lantern\Core\Agenda\PersonMoment> without the emails of sequences that stand still */
+    private function agenda(Life $life): array
+    {
+        return array_values(array_filter(PersonAgenda::of($life->person, $life->now), fn ($m): bool => $m->kind !== PersonMomentKind::Email
+            || ! in_array(self::waiting($life, $m->of)->sequence ?? '', $this->stage->paused, true)));
+    }
+
+    /** Of several that wait under one id, the one that is due first. */
+    private static function waiting(Life $life, string $email): ?PlannedEmail
+    {
+        $waiting = array_values(array_filter($life->person->emails(), fn (PlannedEmail $e): bool => $e->email === $email
+            && $e->state === MessageState::Waiting));
+        usort($waiting, fn (PlannedEmail $a, PlannedEmail $b): int => $a->due <=> $b->due);
+
+        return $waiting[0] ?? null;
+    }
+
+    private function over(Life $life, string $deadline): void
+    {
+        $run = $life->person->deadlines()[$deadline];
+        $life->over[Following::end($deadline, $run)] = true;
+        $life->tell(HappeningKind::DeadlineOver, $deadline, '“'.$this->stage->plan->nameOf($deadline).'” is over for them.',
+            ['ended' => Moments::written($run->endsAt)]);
+        $this->following->take($life, new Event(EventType::DeadlineOver, $life->now, deadline: $deadline));
+    }
+
+    private function settles(Life $life, string $webinar): void
+    {
+        $attendee = Attending::attendee($this->stage, $life, $webinar);
+        $became = $attendee?->became($life->now) ?? [];
+        $life->seats[$webinar] = $life->seats[$webinar]->settled();
+        foreach ($became as $outcome) {
+            (new Attending($this->stage, $this->following))->comes($life, $webinar, $outcome);
+        }
+    }
+
+    private function receipt(Life $life, int $number): void
+    {
+        $order = $life->orders[$number];
+        if (array_diff($order->offers, $order->onReceipts) !== []) {
+            $life->mails[] = new Mail('receipt', (string) $number, $life->now, 'Receipt');
+            $life->tell(HappeningKind::Email, '', 'The receipt comes.', ['kind' => 'receipt']);
+        }
+        $life->orders = array_values(array_replace($life->orders, [$number => $order->receiptSent()]));
+    }
+
+    private function send(Life $life, string $id): void
+    {
+        $planned = self::waiting($life, $id);
+        $plan = $this->stage->planOf($id);
+        if ($planned === null) {
+            return;
+        }
+        $verdict = $plan === null ? SendVerdict::cancel(SequenceCheck::REMOVED) : $this->verdict($life, $plan, $id);
+        if ($verdict->later !== null) {
+            $life->person = $life->person->withEmailDue($planned, $verdict->later);
+
+            return;
+        }
+        $life->person = $life->person->withEmailIn($planned, $verdict->goes() ? MessageState::Sent : MessageState::Cancelled);
+        $name = $plan?->email($id)->name ?? 'An email';
+        if (! $verdict->goes()) {
+            $life->tell(HappeningKind::NotSent, $id, "“{$name}” does not go to them. {$verdict->cancel}", ['why' => $verdict->cancel]);
+
+            return;
+        }
+        $life->person = $life->person->having(new DoneDeed(Deed::WasSent, $id, $life->now));
+        $letter = $plan === null ? '' : self::letter($life, $plan, $id);
+        $life->mails[] = new Mail('sequence', $id, $life->now, $name, $letter);
+        $life->tell(HappeningKind::Email, $id, "“{$name}” comes.", ['kind' => 'sequence'] + ($letter === '' ? [] : ['variant' => $letter]));
+    }
+
+    private function verdict(Life $life, Plan $plan, string $id): SendVerdict
+    {
+        $known = Following::known($life);
+        $verdict = SendCheck::of(MessageKind::Sequence, true, true, new Recipient($known->subscription), $life->now);
+        $webinar = $plan->email($id)?->bySession()?->webinar;
+        $seat = $webinar === null ? null : $life->seats[$webinar] ?? null;
+
+        return $verdict->goes() ? SequenceCheck::of($plan, $id, new SequenceFacts($known, settled: $seat === null || ! $seat->open),
+            $life->now) : $verdict;
+    }
+
+    private static function letter(Life $life, Plan $plan, string $email): string
+    {
+        $test = $plan->testOf($email);
+
+        return $test === null ? '' : $life->visitor->letters[$test->id] ?? Assignment::of($test->id, $life->person->id, $plan
+            ->weightsOf($test));
+    }
+}

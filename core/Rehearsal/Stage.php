@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rehearsal;
+
+use DateTimeZone;
+use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Warmth\Weights;
+use Lantern\Core\Webinars\Webinar;
+
+/** What a funnel is played on: itself, as if it were live, and all of the business that has a say in it. */
+final readonly class Stage
+{
+    /**
+     * @param  DateTimeZone  $ownerZone  in which days begin and end for the business
+     * @param  array<string, int>  $lengths  seconds of recordings, by the id of the webinar
+     * @param  int  $freshMinutes  for which extra offers are had with an order
+     * @param  list<Plan>  $others  of live funnels beside it, which hear what happens
+     * @param  list<string>  $paused  ids of sequences that stand still
+     * @param  int  $confirmHours  for which the link holds that asks whether an address is theirs
+     */
+    public function __construct(
+        public Plan $plan,
+        public DateTimeZone $ownerZone,
+        public TaxRate $tax,
+        public array $lengths = [],
+        public int $freshMinutes = 30,
+        public array $others = [],
+        public array $paused = [],
+        public ?Weights $weights = null,
+        public int $confirmHours = 72,
+    ) {
+    }
+
+    /** The funnel that an email belongs to. */
+    public function planOf(string $email): ?Plan
+    {
+        foreach ([$this->plan, ...$this->others] as $plan) {
+            if ($plan->email($email) !== null) {
+                return $plan;
+            }
+        }
+
+        return null;
+    }
+
+    /** Seconds of what is played; of the planned session where there is no recording. */
+    public function length(Webinar $webinar): int
+    {
+        return $this->lengths[$webinar->id] ?? $webinar->schedule->minutes * 60;
+    }
+
+    public function weights(): Weights
+    {
+        return $this->weights ?? Weights::usual();
+    }
+
+    /** The same with another plan of the funnel, such as a draft in place of what is live. */
+    public function playing(Plan $plan): self
+    {
+        return new self($plan, $this->ownerZone, $this->tax, $this->lengths, $this->freshMinutes, $this->others, $this->paused,
+            $this->weights, $this->confirmHours);
+    }
+}

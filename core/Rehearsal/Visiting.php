@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rehearsal;
+
+use Lantern\Core\Deadlines\DeadlineStates;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Experiments\Assignment;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\Journey\Onward;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Way;
+use Lantern\Core\Visits\Opening;
+use Lantern\Core\Visits\PageAct;
+use Lantern\Core\Visits\PageAnswer;
+use Lantern\Core\Visits\PageChoice;
+use Lantern\Core\Visits\PageNotice;
+use Lantern\Core\Visits\PageRequest;
+use Lantern\Core\Visits\SitePage;
+
+/** Going to pages: which one they get is decided where live traffic asks. */
+final readonly class Visiting
+{
+    /** So often somebody is led on before it is taken for a circle. */
+    private const MOST_LED = 5;
+
+    public function __construct(private Stage $stage, private Following $following)
+    {
+    }
+
+    /** @param  bool  $fromEmail  do they come by a link in an email of ours? */
+    public function come(Life $life, string $page, bool $fromEmail = false): void
+    {
+        $asked = $this->stage->plan->page($page);
+        for ($led = 0; $led < self::MOST_LED; $led++) {
+            $answer = $this->answer($life, $asked, PageAct::Look);
+            if ($answer->instead === null || $answer->instead->page === null) {
+                $this->get($life, $answer, $asked);
+
+                return;
+            }
+            $to = $this->stage->plan->page($answer->instead->page);
+            $life->tell(HappeningKind::Led, $asked->id ?? '', "“{$asked?->name}” is not for them now: they are led to “{$to?->name}”.",
+                ['to' => $answer->instead->page]);
+            $asked = $to;
+        }
+        $this->notice($life, PageNotice::TimeIsUp);
+    }
+
+    /** What they get who do something from a page: nothing in its way, or what is shown in its place. */
+    public function may(Life $life, PageAct $act, ?string $form = null): bool
+    {
+        $page = $this->stage->plan->page($life->page);
+        $answer = $this->answer($life, $page, $act, $form);
+        if ($answer->page !== null && $answer->page === $life->page) {
+            return true;
+        }
+        if ($answer->instead?->page !== null) {
+            $this->come($life, $life->page);
+        } else {
+            $this->get($life, $answer, $page);
+        }
+
+        return false;
+    }
+
+    public function onward(Life $life, Onward $onward): void
+    {
+        match (true) {
+            $onward->url !== null => $this->away($life, $onward->url),
+            $onward->waits => $this->inbox($life),
+            default => $this->come($life, $onward->page ?? $this->stage->plan->entry()->id ?? ''),
+        };
+    }
+
+    public function led(Life $life, ?Way $way): void
+    {
+        $this->onward($life, $way?->toUrl !== null ? Onward::url($way->toUrl) : Onward::page($this->stage->plan
+            ->page($way->toPage ?? '')?->id));
+    }
+
+    /** Where an outcome of the page leads that they look at; false where it leads nowhere. */
+    public function follow(Life $life, Outcome $outcome): bool
+    {
+        $way = (new Journey($this->stage->plan))->way($life->page, $outcome);
+        if ($way === null) {
+            return false;
+        }
+        $this->led($life, $way);
+
+        return true;
+    }
+
+    private function away(Life $life, string $url): void
+    {
+        $life->page = '';
+        $life->tell(HappeningKind::Away, '', "They leave for {$url}.", ['url' => $url]);
+    }
+
+    private function inbox(Life $life): void
+    {
+        $life->page = '';
+        $life->tell(HappeningKind::Notice, '', 'They are told to look into their mailbox.', ['notice' => 'inbox']);
+    }
+
+    private function get(Life $life, PageAnswer $answer, ?PagePlan $asked): void
+    {
+        $url = $answer->instead?->url;
+        $page = $answer->page === null ? null : $this->stage->plan->page($answer->page);
+        match (true) {
+            $url !== null => $this->away($life, $url),
+            $page === null => $this->notice($life, $answer->notice ?? PageNotice::TimeIsUp),
+            default => $this->sees($life, $page, $answer->whileClosed, $asked),
+        };
+    }
+
+    private function notice(Life $life, PageNotice $notice): void
+    {
+        $life->page = '';
+        $life->tell(HappeningKind::Notice, '', match ($notice) {
+            PageNotice::NotHere => 'They are told that there is no such page.',
+            PageNotice::NotOpenYet => 'They are told that the funnel is not open yet.',
+            PageNotice::Closed => 'They are told that the funnel is closed.',
+            PageNotice::ForBuyers => 'They are told that this page is for buyers.',
+            PageNotice::TimeIsUp => 'They are told that the time is up.',
+        }, ['notice' => lcfirst($notice->name)]);
+    }
+
+    private function sees(Life $life, PagePlan $page, bool $whileClosed, ?PagePlan $asked): void
+    {
+        $letter = $whileClosed ? '' : $this->letter($life, $page);
+        $shown = $this->stage->plan->pageAs($page->id, $letter) ?? $page;
+        $fromEmail = $life->clicked !== null && $life->clicked == $life->now;
+        $times = array_sum(array_map(fn (Browser $b): int => $b === $life->browser() || ($life->isThemselves() && $b->known)
+            ? $b->views[$page->id] ?? 0 : 0, $life->browsers)) + 1;
+        $life->use($life->browser()->seeing($page->id, $life->now, $fromEmail));
+        [$life->page, $life->letter] = [$page->id, $letter];
+        $event = new Event(EventType::Viewed, $life->now, $page->id, times: $times);
+        // What begins by it has begun when the page is drawn.
+        $life->isThemselves() ? $this->following->take($life, $event) : $this->following->takeOfStranger($life, $event);
+        $offer = $this->stage->plan->offerOn($shown);
+        if ($offer !== null && $shown->document->blocksOf(BlockKind::Checkout) !== []) {
+            $life->use($life->browser()->withCheckout($life->now));
+        }
+        $life->tell(HappeningKind::Page, $page->id, "They see “{$page->name}”.", array_filter(['variant' => $letter,
+            'closed' => $whileClosed, 'price' => $offer === null ? '' : $offer->price->words(), 'asked' => $asked === null
+                || $asked->id === $page->id ? '' : $asked->id]));
+    }
+
+    private function letter(Life $life, PagePlan $page): string
+    {
+        $test = $this->stage->plan->testOf($page->id);
+        if ($test === null) {
+            return '';
+        }
+        $weights = $this->stage->plan->weightsOf($test);
+        $chosen = $life->visitor->letters[$test->id] ?? null;
+        $letter = $chosen !== null && isset($weights[$chosen]) ? $chosen : Assignment::keeping($life->browser()->letters[$test->id] ?? null,
+            $test->id, $life->isThemselves() ? $life->person->id : $life->browser()->id, $weights);
+        foreach ($life->browsers as $i => $browser) {
+            if ($i === $life->device || ($life->isThemselves() && $browser->known)) {
+                $life->browsers = array_values(array_replace($life->browsers, [$i => $browser->withLetter($test->id, $letter)]));
+            }
+        }
+
+        return $letter;
+    }
+
+    private function answer(Life $life, ?PagePlan $page, PageAct $act, ?string $form = null): PageAnswer
+    {
+        $plan = $this->stage->plan;
+        $browser = $life->browser();
+        $opening = new Opening(FunnelState::Live, true, $plan->times->opens?->at(), $plan->times->closes?->at());
+        $closed = $plan->pageOf(PageRole::Closed);
+        $guide = $page === null ? null : $plan->guide($page->id);
+
+        return PageChoice::of(new PageRequest($opening, $page === null ? null : $this->site($page), null, $closed === null ? null
+            : $this->site($closed), $browser->joinedOn, $browser->seats !== [], $guide !== null && $life->isThemselves()
+                && $life->joined !== [], $life->isThemselves() || $browser->order !== null ? $life->person->products() : [],
+            $plan->guards(), DeadlineStates::of($plan->deadlines, $life->runs(), $life->now)->states, false, $act, $form), $life->now);
+    }
+
+    private function site(PagePlan $page): SitePage
+    {
+        $products = array_filter($this->stage->plan->products, fn (Product $p): bool => $p->page === $page->id);
+        $forms = array_map(fn ($b): string => $b->field('form'), $page->document->blocksOf(BlockKind::Form));
+
+        return new SitePage($page->id, $page->role, array_values(array_map(fn (Product $p): string => $p->id, $products)), $forms);
+    }
+}
