@@ -175,6 +175,7 @@ Route::prefix('studio/api')->group(function (): void {
         });
         Route::post('funnels/{funnel}/rehearsal', [RehearsalController::class, 'play']);
         Route::post('funnels/{funnel}/rehearsal/look', [RehearsalController::class, 'look']);
+        Route::get('funnels/{funnel}/all-ways', [RehearsalController::class, 'allWays']);
         Route::get('funnels/{funnel}/promises', [RehearsalController::class, 'promises']);
         Route::post('funnels/{funnel}/promises', [RehearsalController::class, 'keep']);
         Route::post('parts/{part}/promise/renew', [RehearsalController::class, 'renew']);

@@ -29,7 +29,8 @@ final class Stages
             (int) config('lantern.checkout.fresh_minutes'),
             self::others($business, $funnel), array_values(array_map(strval(...), DB::table('sequence_pauses')->pluck('sequence_id')
                 ->all())),
-            Scores::weights($business), (int) config('lantern.links.confirm_hours'));
+            Scores::weights($business), (int) config('lantern.links.confirm_hours'),
+            (int) config('lantern.signups.token_seconds'));
     }
 
     /** @return list<Plan> of the other live funnels, in the order in which live traffic asks them */

@@ -21,10 +21,13 @@ final readonly class Browser
      * @param  array<string, int>  $views  how often each page was seen with it, by id
      * @param  array<string, string>  $letters  what it has seen of split tests, by the id of the test
      * @param  array<string, list<Fact>>  $facts  of deadlines that began in it while it was nobody's, by id
-     * @param  DateTimeImmutable|null  $openSince  when the checkout that is open in it was shown
+     * @param  DateTimeImmutable|null  $openSince  when the checkout that is open in it was shown; null where none is, or it was closed
+     * @param  bool  $extra  is an extra offer open in it that can be taken?
      * @param  int|null  $order  the number of the order that was placed with it last
      * @param  string|null  $joinedOn  the id of the page on which its last form was filled in
      * @param  list<string>  $seats  ids of webinars for which it has a place
+     * @param  list<string>  $registered  ids of those for which it was registered with it
+     * @param  DateTimeImmutable|null  $shown  when the page that is open in it was shown
      * @param  int  $visit  the how-manieth visit this is, with when it began, when it saw a page last, and whether an email led to it
      */
     public function __construct(
@@ -42,7 +45,16 @@ final readonly class Browser
         public ?DateTimeImmutable $since = null,
         public ?DateTimeImmutable $last = null,
         public bool $fromEmail = false,
+        public ?DateTimeImmutable $shown = null,
+        public array $registered = [],
+        public bool $extra = false,
     ) {
+    }
+
+    /** Is it known to whom it belongs, as far as deadlines are concerned: also by what was typed in it? */
+    public function isIdentified(): bool
+    {
+        return $this->known || $this->proven || $this->joinedOn !== null || $this->order !== null;
     }
 
     /** A page is seen with it. */
@@ -51,7 +63,8 @@ final readonly class Browser
         $goesOn = $this->last !== null && Visits::goesOn($this->last, $now);
 
         return $this->changed(views: [$page => ($this->views[$page] ?? 0) + 1] + $this->views, visit: $goesOn ? $this->visit
-            : $this->visit + 1, since: $goesOn ? $this->since : $now, last: $now, fromEmail: $goesOn ? $this->fromEmail : $fromEmail);
+            : $this->visit + 1, since: $goesOn ? $this->since : $now, last: $now, fromEmail: $goesOn ? $this->fromEmail : $fromEmail,
+            openSince: null, extra: false);
     }
 
     public function withLetter(string $test, string $letter): self
@@ -75,6 +88,16 @@ final readonly class Browser
         return $this->changed(joinedOn: $page);
     }
 
+    public function showing(DateTimeImmutable $at): self
+    {
+        return $this->changed(shown: $at);
+    }
+
+    public function registering(string $webinar): self
+    {
+        return $this->changed(registered: array_values(array_unique([...$this->registered, $webinar])));
+    }
+
     public function withSeat(string $webinar): self
     {
         return $this->changed(seats: array_values(array_unique([...$this->seats, $webinar])));
@@ -83,6 +106,16 @@ final readonly class Browser
     public function withCheckout(DateTimeImmutable $at): self
     {
         return $this->changed(openSince: $at);
+    }
+
+    public function withoutOffers(): self
+    {
+        return $this->changed(openSince: null, extra: false);
+    }
+
+    public function withExtraOffer(): self
+    {
+        return $this->changed(extra: true);
     }
 
     public function withOrder(int $number): self

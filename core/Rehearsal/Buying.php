@@ -50,7 +50,10 @@ final readonly class Buying
         if ($page === null || $offer === null || $page->document->blocksOf(BlockKind::Checkout) === []) {
             return 'There is no checkout on the page they look at.';
         }
-        if (! $this->visiting->may($life, PageAct::Buy)) {
+        if ($life->browser()->openSince === null) {
+            return 'The checkout on the page they look at is closed for them.';
+        }
+        if (! $this->visiting->may($life, PageAct::Buy) || $this->visiting->isOld($life)) {
             return null;
         }
         $wanted = [$offer, ...array_values(array_filter(array_map(fn (OrderBump $b): ?Offer => in_array($b->offer, $choice->bumps, true)
@@ -82,9 +85,15 @@ final readonly class Buying
         if ($page === null || $offer === null) {
             return 'There is no extra offer on the page they look at.';
         }
-        if ($number === null || ! $this->isFresh($life, $number)) {
+        if ($number === null || ! $life->browser()->extra) {
+            return 'They have nothing just bought with which this could be taken.';
+        }
+        if (! $this->isFresh($life, $number)) {
             $this->visiting->come($life, $this->stage->plan->entry()->id ?? '');
 
+            return null;
+        }
+        if ($this->visiting->isOld($life)) {
             return null;
         }
         $availability = $this->availability($life, $number, $offer);
@@ -162,7 +171,8 @@ final readonly class Buying
                 ->field('marketing') !== '') !== [];
             $life->marketing = $asks && ($life->visitor->answers['marketing'] ?? 'yes') !== 'no';
             $life->person = $life->person->withFields(['email' => [$life->visitor->email], 'first_name' => [$life->visitor->firstName()],
-                'last_name' => [$life->visitor->lastName()], 'timezone' => [$life->visitor->zone]])->activeAt($life->now, $life->now);
+                'last_name' => [$life->visitor->lastName()], 'timezone' => [$life->visitor->zone]])->activeAt($life->now, $life->now)
+                ->standing(SigningUp::standing($life));
         }
 
         return $theirs;
@@ -233,15 +243,8 @@ final readonly class Buying
     private function refused(Life $life, Offer $offer, Availability $why, bool $leaves = true): void
     {
         $life->page = $leaves ? '' : $life->page;
-        $life->tell(HappeningKind::NotForSale, $offer->id, "“{$offer->name}” cannot be bought: ".match ($why) {
-            Availability::NotYet => 'it is not sold yet.',
-            Availability::Over => 'it is not sold any more.',
-            Availability::SoldOut => 'it is sold out.',
-            Availability::AlreadyBought => 'they have bought it.',
-            Availability::TimeRanOut => 'their time has run out.',
-            Availability::TimeNotBegun => 'their time has not begun.',
-            Availability::OnSale => 'it is on sale.',
-        }, ['why' => $why->value]);
+        $life->tell(HappeningKind::NotForSale, $offer->id, "“{$offer->name}” cannot be bought: ".Refused::words($why),
+            ['why' => $why->value]);
     }
 
     private function availability(Life $life, int $number, Offer $offer): Availability

@@ -118,7 +118,7 @@ final class Life
      */
     public function runs(bool $withPerson = false): array
     {
-        $holders = [$this->browser()->facts, ...($withPerson || $this->isThemselves() ? [$this->facts] : [])];
+        $holders = [$this->browser()->facts, ...($withPerson || ($this->known && $this->browser()->isIdentified()) ? [$this->facts] : [])];
         $runs = [];
         foreach (array_keys($this->everyone + array_merge(...$holders)) as $id) {
             $own = array_filter(array_map(fn (array $facts): ?Run => Facts::run($facts[$id] ?? []), $holders),

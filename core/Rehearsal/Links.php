@@ -15,6 +15,9 @@ use Lantern\Core\Plan\Plan;
  */
 final class Links
 {
+    /** Those that lead to somebody's session. */
+    public const OF_SESSION = ['room', 'replay', 'change', 'calendar'];
+
     private const FIELDS = ['room_link' => 'room', 'replay_link' => 'replay', 'change_link' => 'change', 'calendar_link' => 'calendar',
         'download_link' => 'download'];
 

@@ -38,6 +38,14 @@ final readonly class Mailbox
         if (! in_array($to, $links, true)) {
             return 'There is no such link in this email.';
         }
+        if (in_array($to, Links::OF_SESSION, true) && $life->seats === []) {
+            $life->page = '';
+            $life->tell(HappeningKind::Notice, $email->id, 'They follow '.Links::words($this->stage->plan, $to)
+                ." in “{$email->name}”, which "
+                .'leads nowhere: they have no session.', ['notice' => 'notHere']);
+
+            return null;
+        }
         // What began on this device began for them, before the click begins anything.
         $this->signingUp->joins($life, $life->device, true);
         $life->clicked = $life->now;
@@ -53,7 +61,7 @@ final readonly class Mailbox
 
     public function unsubscribe(Life $life): ?string
     {
-        if (! $life->known || $life->mails === []) {
+        if (array_filter($life->mails, fn (Mail $m): bool => $m->kind === 'sequence') === []) {
             return 'They have no email to unsubscribe from.';
         }
         $life->person = $life->person->standing(Subscription::Unsubscribed);

@@ -69,9 +69,9 @@ final readonly class Options
         }
         $offer = $plan->offerOn($page);
         if ($offer !== null && $page->role->isExtraOffer()) {
-            $options[] = $this->option($life, 'page', new Choice(ChoiceKind::Accept));
+            $options[] = $life->browser()->extra ? $this->option($life, 'page', new Choice(ChoiceKind::Accept)) : null;
             $options[] = $this->option($life, 'page', new Choice(ChoiceKind::Decline));
-        } elseif ($offer !== null && $page->document->blocksOf(BlockKind::Checkout) !== []) {
+        } elseif ($offer !== null && $life->browser()->openSince !== null) {
             $options[] = $this->option($life, 'page', new Choice(ChoiceKind::Buy),
                 array_map(fn (OrderBump $b): array => ['id' => $b->offer, 'name' => $plan->nameOf($b->offer)], $offer->bumps));
             $options[] = $this->option($life, 'page', new Choice(ChoiceKind::CardRefused));
@@ -168,7 +168,8 @@ final readonly class Options
         if (array_filter($life->mails, fn (Mail $m): bool => $m->kind === 'receipt') !== []) {
             $options[] = $this->option($life, 'mailbox', new Choice(ChoiceKind::Click, '', 'purchases'));
         }
-        if ($life->mails !== [] && $life->person->subscription !== Subscription::Unsubscribed) {
+        if ($life->person->subscription !== Subscription::Unsubscribed
+            && array_filter($life->mails, fn (Mail $m): bool => $m->kind === 'sequence') !== []) {
             $options[] = $this->option($life, 'mailbox', new Choice(ChoiceKind::Unsubscribe));
         }
 

@@ -44,7 +44,7 @@ final readonly class SigningUp
         if ($form === null || $plan->page($page) === null) {
             return 'There is no such form on the page they look at.';
         }
-        if ($choice->popup === '' && ! $this->visiting->may($life, PageAct::Form, $form->id)) {
+        if ($choice->popup === '' && (! $this->visiting->may($life, PageAct::Form, $form->id) || $this->visiting->isOld($life))) {
             return null;
         }
         $typed = self::typed($form, $life->visitor);
@@ -66,7 +66,8 @@ final readonly class SigningUp
         }
         $life->joined[$form->id] = $life->now;
         $life->use($life->browser()->withForm($page));
-        $asked = new AskedForm($form->id, $page, $choice->popup, $choice->session, $first->values + ($second === null ? []
+        $asked = new AskedForm($form->id, $page, $choice->popup, $this->session($life, $form, $choice),
+            $first->values + ($second === null ? []
             : $second->values), $meaning->marketing, $life->device, $life->now);
         if ($meaning->waits) {
             $life->asked[] = $asked;
@@ -88,14 +89,18 @@ final readonly class SigningUp
     /** @return string|null why there is nothing to confirm */
     public function confirm(Life $life): ?string
     {
-        $asked = array_pop($life->asked);
+        $asked = $life->asked === [] ? null : $life->asked[count($life->asked) - 1];
         $form = $asked === null ? null : $this->stage->plan->form($asked->form);
         if ($asked === null || $form === null) {
             return 'Nobody has asked them to confirm their address.';
         }
         if ($life->now > $asked->at->modify("+{$this->stage->confirmHours} hours")) {
-            return 'The link that asks them to confirm their address has run out.';
+            $life->page = '';
+            $life->tell(HappeningKind::Notice, '', 'They are told that the link to confirm has run out.', ['notice' => 'link']);
+
+            return null;
         }
+        array_pop($life->asked);
         $life->tell(HappeningKind::Confirmed, $form->id, 'They confirm their address.');
         $this->following->take($life, new Event(EventType::Confirmed, $life->now, $asked->page, $form->id));
         $this->complete($life, $form, $asked, true, false);
@@ -130,7 +135,7 @@ final readonly class SigningUp
         if ($theirs || $life->person->subscription !== Subscription::Unsubscribed) {
             $this->stands($life);
         }
-        $registered = $this->registered($life, $form, $asked->session, $theirs);
+        $registered = $this->registered($life, $form, $asked, $theirs);
         if ($theirs) {
             $this->joins($life, $asked->device, false);
         }
@@ -140,6 +145,8 @@ final readonly class SigningUp
             popup: $asked->popup === '' ? null : $asked->popup, registered: $registered));
         if ($registered !== null) {
             $life->use($life->browser()->withSeat($registered->webinar));
+            $life->browsers = array_values(array_replace($life->browsers, [$asked->device => $life->browsers[$asked->device]
+                ->registering($registered->webinar)]));
         }
     }
 
@@ -158,16 +165,25 @@ final readonly class SigningUp
         };
     }
 
-    private function registered(Life $life, FormPlan $form, string $session, bool $theirs): ?RegisteredSession
+    /** The key of the session that is chosen: the first that is offered where nothing is said. */
+    private function session(Life $life, FormPlan $form, Choice $choice): string
+    {
+        $webinar = $form->webinar === '' || $choice->session !== '' ? null : $this->stage->plan->webinar($form->webinar);
+
+        return $webinar === null ? $choice->session
+            : $webinar->sessions()->offered($life->now, $life->visitor->zone())[0]->session->key ?? '';
+    }
+
+    private function registered(Life $life, FormPlan $form, AskedForm $asked, bool $theirs): ?RegisteredSession
     {
         $webinar = $form->webinar === '' ? null : $this->stage->plan->webinar($form->webinar);
         if ($webinar === null) {
             return null;
         }
         $zone = $life->visitor->zone();
-        $key = $session === '' ? ($webinar->sessions()->offered($life->now, $zone)[0]->session->key ?? '') : $session;
+        $key = $asked->session;
         $has = ($life->seats[$webinar->id]->open ?? false);
-        if ($has && ! SessionPick::mayMove(true, $theirs, in_array($webinar->id, $life->browser()->seats, true))) {
+        if ($has && ! SessionPick::mayMove(true, $theirs, in_array($webinar->id, $life->browsers[$asked->device]->registered, true))) {
             $life->tell(HappeningKind::Email, '', 'They keep the session they have, and are written to about it.', ['kind' => 'session']);
 
             return null;

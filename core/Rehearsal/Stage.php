@@ -19,6 +19,7 @@ final readonly class Stage
      * @param  int  $freshMinutes  for which extra offers are had with an order
      * @param  list<Plan>  $others  of live funnels beside it, which hear what happens
      * @param  list<string>  $paused  ids of sequences that stand still
+     * @param  int  $formSeconds  for which a page may stay open before its form must be loaded anew
      * @param  int  $confirmHours  for which the link holds that asks whether an address is theirs
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class Stage
         public array $paused = [],
         public ?Weights $weights = null,
         public int $confirmHours = 72,
+        public int $formSeconds = 604_800,
     ) {
     }
 
@@ -61,6 +63,6 @@ final readonly class Stage
     public function playing(Plan $plan): self
     {
         return new self($plan, $this->ownerZone, $this->tax, $this->lengths, $this->freshMinutes, $this->others, $this->paused,
-            $this->weights, $this->confirmHours);
+            $this->weights, $this->confirmHours, $this->formSeconds);
     }
 }

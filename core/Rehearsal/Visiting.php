@@ -8,15 +8,23 @@ use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Events\Trigger\PageSeen;
 use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Journey\Onward;
+use Lantern\Core\Offers\Availability;
+use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
+use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Way;
+use Lantern\Core\Selling\FreshOrder;
+use Lantern\Core\Selling\Sale;
+use Lantern\Core\Selling\SaleFacts;
+use Lantern\Core\Support\Validity;
 use Lantern\Core\Visits\Opening;
 use Lantern\Core\Visits\PageAct;
 use Lantern\Core\Visits\PageAnswer;
@@ -69,6 +77,25 @@ final readonly class Visiting
         }
 
         return false;
+    }
+
+    /** Was the page open for so long that its form must be loaded anew? Then it is, and they see it once more. */
+    public function isOld(Life $life): bool
+    {
+        $shown = $life->browser()->shown;
+        if ($shown === null || Validity::since($shown, $this->stage->formSeconds, $life->now)) {
+            return false;
+        }
+        $life->use($life->browser()->showing($life->now)->withoutOffers());
+        $life->tell(HappeningKind::Notice, '', 'The page was open for too long: they are asked to send its form once more.',
+            ['notice' => 'old']);
+        $page = $this->stage->plan->pageAs($life->page, $life->letter) ?? $this->stage->plan->page($life->page);
+        $offer = $page === null ? null : $this->stage->plan->offerOn($page);
+        if ($page !== null && $offer !== null) {
+            $this->counter($life, $page, $offer);
+        }
+
+        return true;
     }
 
     public function onward(Life $life, Onward $onward): void
@@ -138,20 +165,72 @@ final readonly class Visiting
         $letter = $whileClosed ? '' : $this->letter($life, $page);
         $shown = $this->stage->plan->pageAs($page->id, $letter) ?? $page;
         $fromEmail = $life->clicked !== null && $life->clicked == $life->now;
-        $times = array_sum(array_map(fn (Browser $b): int => $b === $life->browser() || ($life->isThemselves() && $b->known)
-            ? $b->views[$page->id] ?? 0 : 0, $life->browsers)) + 1;
-        $life->use($life->browser()->seeing($page->id, $life->now, $fromEmail));
+        // Where a deadline begins by seeing it, whoever is known by what they typed counts as well; and it has begun when it is drawn.
+        $begins = $this->begins($life, $page->id);
+        $asPerson = $begins ? $life->known && $life->browser()->isIdentified() : $life->isThemselves();
+        $times = $this->before($life, $page->id, $asPerson) + 1;
+        $life->use($life->browser()->seeing($page->id, $life->now, $fromEmail)->showing($life->now));
         [$life->page, $life->letter] = [$page->id, $letter];
         $event = new Event(EventType::Viewed, $life->now, $page->id, times: $times);
-        // What begins by it has begun when the page is drawn.
-        $life->isThemselves() ? $this->following->take($life, $event) : $this->following->takeOfStranger($life, $event);
+        $asPerson ? $this->following->take($life, $event) : $this->following->takeOfStranger($life, $event);
         $offer = $this->stage->plan->offerOn($shown);
-        if ($offer !== null && $shown->document->blocksOf(BlockKind::Checkout) !== []) {
-            $life->use($life->browser()->withCheckout($life->now));
-        }
         $life->tell(HappeningKind::Page, $page->id, "They see “{$page->name}”.", array_filter(['variant' => $letter,
             'closed' => $whileClosed, 'price' => $offer === null ? '' : $offer->price->words(), 'asked' => $asked === null
                 || $asked->id === $page->id ? '' : $asked->id]));
+        if ($offer !== null) {
+            $this->counter($life, $shown, $offer);
+        }
+    }
+
+    /** How often they have seen a page: with this device, and with all of theirs where they are known. */
+    private function before(Life $life, string $page, bool $asPerson): int
+    {
+        return array_sum(array_map(fn (Browser $b): int => $b === $life->browser() || ($asPerson && $b->known) ? $b->views[$page] ?? 0 : 0,
+            $life->browsers));
+    }
+
+    /** Does a deadline begin by this view? */
+    private function begins(Life $life, string $page): bool
+    {
+        $times = [];
+        foreach ($this->stage->plan->deadlines as $deadline) {
+            foreach ($deadline->starts->list as $trigger) {
+                if ($trigger instanceof PageSeen && $trigger->page === $page
+                    && $deadline->mayBegin($life->runs()[$deadline->id] ?? null, $life->now)) {
+                    $times[] = $trigger->times;
+                }
+            }
+        }
+
+        return $times !== [] && $this->before($life, $page, $life->known && $life->browser()->isIdentified()) + 1 >= min($times);
+    }
+
+    /** What can be bought on the page: at a checkout, or with the order that was just placed. */
+    private function counter(Life $life, PagePlan $page, Offer $offer): void
+    {
+        $order = $life->browser()->order;
+        if ($page->role->isExtraOffer()) {
+            $fresh = $order !== null && (new FreshOrder(OrderState::Paid, $life->orders[$order]->placedAt, $this->stage->freshMinutes))
+                ->isFresh($life->now);
+            $life->use($fresh ? $life->browser()->withExtraOffer() : $life->browser());
+
+            return;
+        }
+        if ($page->document->blocksOf(BlockKind::Checkout) === []) {
+            return;
+        }
+        $bought = array_merge([], ...array_map(fn (PlacedOrder $o): array => $o->offers, $life->orders));
+        // What an order in this browser holds is known here; what else they have is not, before they came by a link of theirs.
+        $has = ($order !== null && in_array($offer->id, $life->orders[$order]->offers, true))
+            || ($life->browser()->proven && in_array($offer->id, $bought, true));
+        $availability = Sale::availability($offer, new SaleFacts($this->stage->ownerZone, 0, $has, $this->stage->plan->deadlines,
+            DeadlineStates::of($this->stage->plan->deadlines, $life->runs(), $life->now)), $life->now);
+        if ($availability === Availability::OnSale) {
+            $life->use($life->browser()->withCheckout($life->now));
+        } else {
+            $life->tell(HappeningKind::NotForSale, $offer->id, "In place of the checkout they read that “{$offer->name}” cannot be bought: "
+                .Refused::words($availability), ['why' => $availability->value]);
+        }
     }
 
     private function letter(Life $life, PagePlan $page): string

@@ -3,7 +3,8 @@ import { ArrowUturnLeftIcon, ArrowUturnRightIcon, CheckBadgeIcon } from '@heroic
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
-import type { Funnel, PlayedPromise, Promised, Visitor } from '@/api/types';
+import type { AllWays, Choice, Funnel, PlayedPromise, Promised, Visitor } from '@/api/types';
+import AllWaysList from '@/rehearsal/AllWaysList.vue';
 import KeepDialog from '@/rehearsal/KeepDialog.vue';
 import NextChoices from '@/rehearsal/NextChoices.vue';
 import PromiseList from '@/rehearsal/PromiseList.vue';
@@ -69,6 +70,24 @@ watch(
     () => route.params.promise,
     (promise) => promise && funnel.value && void show(String(promise)),
 );
+
+const every = ref<AllWays | null>(null);
+const trying = ref(false);
+async function tryAll(): Promise<void> {
+    trying.value = true;
+    every.value = null;
+    try {
+        every.value = await api.get<AllWays>(`funnels/${id.value}/all-ways`);
+    } catch (error) {
+        trying.value = false;
+        toasts.trouble(error);
+    }
+}
+async function showWay(from: string, choices: Choice[]): Promise<void> {
+    trying.value = false;
+    mail.value = -1;
+    await take({ visitor: every.value?.visitor ?? visitor.value, start: from, choices });
+}
 
 const choosing = ref(false);
 const keeping = ref(false);
@@ -154,6 +173,7 @@ const where = computed(() => `${visitor.value.zone.replaceAll('_', ' ')}, on a $
                 <button v-if="ways.length === 1" type="button" class="btn" :disabled="way.at === 0" @click="branch">
                     Compare another way
                 </button>
+                <button type="button" class="btn" @click="tryAll">All ways</button>
                 <button v-if="promises.length > 0" type="button" class="btn" @click="listed = true">
                     Promises<span v-if="broken > 0" class="rounded-full bg-clay-pale px-1.5 text-sm text-clay-deep">{{ broken }}</span>
                 </button>
@@ -203,6 +223,12 @@ const where = computed(() => `${visitor.value.zone.replaceAll('_', ' ')}, on a $
             @take="begin"
         />
         <KeepDialog :open="keeping" :funnel="id" :life="life" :body="played" @close="keeping = false" @kept="kept" />
+        <UiDialog :open="trying" title="All ways at once" wide @close="trying = false">
+            <div class="mt-3">
+                <AllWaysList v-if="every" :all="every" @show="showWay" />
+                <p v-else class="text-soft" role="status">Trying everything that anybody can do …</p>
+            </div>
+        </UiDialog>
         <UiDialog :open="listed" title="Promises" wide @close="listed = false">
             <p class="mt-3 text-soft">Each is played with the draft as it is now, from its own beginning.</p>
             <PromiseList class="mt-2" :promises="promises" @show="showPromise" @changed="changed" />

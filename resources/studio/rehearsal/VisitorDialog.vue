@@ -63,8 +63,8 @@ function take(): void {
             />
             <UiSwitch
                 :model-value="draft.known ?? false"
-                @update:model-value="(on: boolean) => (draft.known = on)"
                 label="They are on my list already"
+                @update:model-value="(on: boolean) => (draft.known = on)"
             />
             <div class="flex gap-2 pt-2">
                 <button type="submit" class="btn-main">Rehearse with them</button>

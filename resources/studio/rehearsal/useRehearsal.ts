@@ -18,6 +18,14 @@ interface Kept {
     ways: Choice[][];
 }
 
+const keyOf = (funnel: string) => `rehearsal-${funnel}`;
+
+/** A way that the rehearsal of a funnel is to begin with when it is opened next. */
+export function layOut(funnel: string, visitor: Visitor, start: string, way: Choice[]): void {
+    const kept: Kept = { visitor, person: null, start, ways: [way] };
+    sessionStorage.setItem(keyOf(funnel), JSON.stringify(kept));
+}
+
 const fresh = (): Way => ({ choices: [], at: 0, life: null });
 
 /** The rehearsal of one funnel. It is kept in this window until it is closed, and played by the server. */
@@ -31,7 +39,7 @@ export function useRehearsal(funnel: Ref<string>, visitor: Ref<Visitor>, start: 
     const way = computed(() => ways.value[active.value] ?? ways.value[0]!);
     let asked = 0;
 
-    const key = () => `rehearsal-${funnel.value}`;
+    const key = () => keyOf(funnel.value);
     const body = (choices: Choice[]) => ({
         start: start.value,
         choices,
@@ -97,7 +105,7 @@ export function useRehearsal(funnel: Ref<string>, visitor: Ref<Visitor>, start: 
         await replay();
     }
 
-    async function take(promise: Promised): Promise<void> {
+    async function take(promise: Pick<Promised, 'visitor' | 'start' | 'choices'>): Promise<void> {
         visitor.value = promise.visitor;
         person.value = null;
         start.value = promise.start;

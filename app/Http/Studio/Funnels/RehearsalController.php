@@ -29,13 +29,16 @@ use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\Expected;
 use Lantern\Core\Promises\Promise;
 use Lantern\Core\Promises\Visitor;
+use Lantern\Core\Rehearsal\AllWays;
 use Lantern\Core\Rehearsal\Following;
+use Lantern\Core\Rehearsal\KindOfPerson;
 use Lantern\Core\Rehearsal\Life;
 use Lantern\Core\Rehearsal\Mail;
 use Lantern\Core\Rehearsal\PromiseCheck;
 use Lantern\Core\Rehearsal\Record;
 use Lantern\Core\Rehearsal\Rehearsal;
 use Lantern\Core\Rehearsal\Stage;
+use Lantern\Core\Rehearsal\WayFinding;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -75,6 +78,24 @@ final class RehearsalController extends StudioController
         $received = $life->mails[$mail] ?? throw new NotFoundHttpException;
 
         return response()->json($this->mail($rehearsal->stage, $life, $received, $found));
+    }
+
+    /** All ways at once: the kinds of people there are, and what goes wrong for any of them. */
+    public function allWays(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $visitor = new Visitor(zone: $found->business->timezone);
+        $ways = AllWays::of(Stages::of($found, DraftPlan::read($found)), $visitor, self::soon());
+
+        return response()->json(['visitor' => $visitor->toArray(), 'places' => $ways->places, 'cut' => $ways->cut,
+            'currency' => $found->sellsIn(), 'kinds' => array_map(fn (KindOfPerson $k): array => $k->toArray(), array_values($ways->kinds)),
+            'findings' => array_map(fn (WayFinding $f): array => $f->toArray(), $ways->findings->list())]);
+    }
+
+    /** The next full hour. */
+    private static function soon(): DateTimeImmutable
+    {
+        return DateTimeImmutable::createFromInterface(CarbonImmutable::now()->utc()->startOfHour()->addHour());
     }
 
     /** A way is kept as a promise: what happens in it now must happen at every publishing. */
@@ -132,7 +153,7 @@ final class RehearsalController extends StudioController
         $rehearsal = new Rehearsal(Stages::of($funnel, DraftPlan::read($funnel)));
         [$visitor, $known] = $this->visitor($shape, $funnel);
         $start = $shape->has('start') ? Promise::moment($shape->text('start', 20), 'start')
-            : DateTimeImmutable::createFromInterface(CarbonImmutable::now())->setTime((int) CarbonImmutable::now()->format('H'), 0);
+            : self::soon();
         $choices = $shape->has('choices') ? Choice::list($shape, 'choices') : [];
         $life = $rehearsal->play($visitor, $start, $choices, $known);
 

@@ -78,3 +78,32 @@ export interface PlayedPromise {
     name: string;
     broken: string[];
 }
+
+/** Something that goes wrong in one of all ways; `way` shows it, where it happens to anybody. */
+export interface WayFinding {
+    code: string;
+    of: string;
+    words: string;
+    start: string | null;
+    way: Choice[];
+}
+
+/** People to whom the same happens on the whole. */
+export interface KindOfPerson {
+    words: string;
+    emails: number;
+    mostADay: number;
+    ways: number;
+    paid: number;
+    start: string;
+    way: Choice[];
+}
+
+export interface AllWays {
+    visitor: Visitor;
+    places: number;
+    cut: boolean;
+    currency: string;
+    kinds: KindOfPerson[];
+    findings: WayFinding[];
+}

@@ -4,9 +4,12 @@ import { CheckCircleIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
-import type { Finding, RunningDeadline, Version } from '@/api/types';
+import type { AllWays, Choice, Finding, PlayedPromise, RunningDeadline, Version } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import FindingList from '@/funnel/golive/FindingList.vue';
+import AllWaysList from '@/rehearsal/AllWaysList.vue';
+import { layOut } from '@/rehearsal/useRehearsal';
+import PromiseList from '@/rehearsal/PromiseList.vue';
 import { useDrawings } from '@/stores/drawings';
 import { useToasts } from '@/stores/toasts';
 import { count } from '@/ui/format';
@@ -28,6 +31,9 @@ const changes = ref<{ about: string; sentences: string[] }[]>([]);
 const affected = ref<{ sequence: string; name: string; people: number; sentences: string[] }[]>([]);
 const running = ref<RunningDeadline[]>([]);
 const move = ref<string[]>([]);
+const promises = ref<PlayedPromise[]>([]);
+const ways = ref<AllWays | null>(null);
+const brokenPromises = computed(() => promises.value.filter((p) => p.broken.length > 0).length);
 const blocked = computed(() => findings.value?.some((f) => f.blocks) ?? true);
 
 watch(
@@ -37,17 +43,22 @@ watch(
             return;
         }
         findings.value = null;
+        ways.value = null;
         published.value = null;
         try {
             await store.flush();
-            const [checked, differs, moved, runs] = await Promise.all([
+            const [checked, differs, moved, runs, played] = await Promise.all([
                 api.get<{ findings: Finding[] }>(`funnels/${store.funnel.id}/check`),
                 api.get<{ changes: { about: string; sentences: string[] }[] }>(`funnels/${store.funnel.id}/changes`),
                 api.get<{ affected: typeof affected.value }>(`funnels/${store.funnel.id}/affected`),
                 api.get<{ deadlines: RunningDeadline[] }>(`funnels/${store.funnel.id}/running-deadlines`),
+                api.get<{ promises: PlayedPromise[] }>(`funnels/${store.funnel.id}/promises`),
             ]);
             affected.value = moved.affected;
             running.value = runs.deadlines;
+            promises.value = played.promises;
+            // What takes longer comes when it is there.
+            ways.value = await api.get<AllWays>(`funnels/${store.funnel.id}/all-ways`);
             move.value = [];
             findings.value = checked.findings;
             changes.value = differs.changes;
@@ -64,6 +75,24 @@ async function check(): Promise<void> {
     } catch (error) {
         toasts.trouble(error);
     }
+}
+
+async function playAgain(): Promise<void> {
+    try {
+        promises.value = (await api.get<{ promises: PlayedPromise[] }>(`funnels/${store.funnel!.id}/promises`)).promises;
+        await store.load(store.funnel!.id);
+    } catch (error) {
+        toasts.trouble(error);
+    }
+}
+async function showWay(start: string, way: Choice[]): Promise<void> {
+    layOut(store.funnel!.id, ways.value!.visitor, start, way);
+    emit('close');
+    await router.push(`/funnels/${store.funnel?.id}/rehearsal`);
+}
+async function rehearse(promise: string): Promise<void> {
+    emit('close');
+    await router.push(`/funnels/${store.funnel?.id}/rehearsal/${promise}`);
 }
 
 /** As it will be: a small drawing of the page that a change is about. */
@@ -137,6 +166,23 @@ async function openFinding(finding: Finding): Promise<void> {
                 <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />No problems found.
             </p>
             <FindingList v-else :findings="findings" @open="openFinding" @fixed="check" />
+            <section v-if="brokenPromises > 0" class="mt-3 rounded-md bg-clay-pale px-4 py-3" data-test="broken-promises">
+                <h3 class="text-base">
+                    {{
+                        brokenPromises === 1 ? 'A promise would not hold any more:' : `${brokenPromises} promises would not hold any more:`
+                    }}
+                </h3>
+                <PromiseList :promises="promises" only-broken @show="rehearse" @changed="playAgain" />
+            </section>
+            <p v-else-if="promises.length > 0" class="mt-3 flex items-center gap-2 text-soft" data-test="promises-hold">
+                <CheckCircleIcon class="size-5 text-pine" aria-hidden="true" />{{
+                    promises.length === 1 ? 'Your promise holds.' : `All ${promises.length} promises hold.`
+                }}
+            </p>
+            <section v-if="ways && ways.findings.length > 0" class="mt-3 border-t border-line pt-3" data-test="way-findings">
+                <h3 class="text-base">Found by trying all ways</h3>
+                <AllWaysList :all="ways" only-findings @show="showWay" />
+            </section>
             <details v-if="changes.length > 0" class="mt-3" :open="findings.length < 4">
                 <summary class="cursor-pointer font-medium">What is different from what is live</summary>
                 <ul class="mt-2 max-h-52 space-y-2 overflow-auto" data-test="changes">

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Rehearsal;
+
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Webinars\Webinar;
+
+/** Changes a draft at random, by the seed of `mt_rand`: delays, windows, zones, triggers, lengths of deadlines, schedules, prices. */
+final class MadeUpFunnel
+{
+    /** @param  string  $recording  the id of an uploaded video */
+    public static function change(Funnel $funnel, string $recording): void
+    {
+        foreach (DraftPart::there($funnel->id, SequencePlan::kind())->orderBy('id')->get() as $row) {
+            $starts = $row->definition['starts'] ?? [];
+            if (self::chance(3)) {
+                $starts[] = self::trigger($funnel);
+            }
+            $row->change(['byReader' => self::chance(2), 'starts' => $starts, 'again' => self::chance(3)]
+                + (self::chance(3) ? ['window' => ['days' => [1, 2, 3, 4, 5], 'from' => 8, 'to' => 18]] : [])
+                + (self::chance(4) ? ['ends' => [['kind' => 'tag', 'tag' => 'Enough']]] : []))->save();
+        }
+        foreach (DraftPart::there($funnel->id, EmailPlan::kind())->orderBy('id')->get() as $row) {
+            $from = $row->definition['timing']['from'] ?? 'joining';
+            if ($from === 'joining' && self::chance(2)) {
+                $row->change(['timing' => ['from' => 'joining'] + self::one([['minutes' => 0], ['minutes' => 30], ['days' => 1,
+                    'hour' => 9],
+                    ['days' => 2], ['days' => 3, 'hour' => 20]])])->save();
+            } elseif ($from === 'deadline' && self::chance(2)) {
+                $row->change(['timing' => ['from' => 'deadline', 'deadline' => $row->definition['timing']['deadline'], 'edge' => 'end']
+                    + self::one([['minutes' => -180], ['days' => -1, 'hour' => 9], ['minutes' => -60], ['days' => 1, 'hour' => 8]])])
+                    ->save();
+            }
+        }
+        foreach (DraftPart::there($funnel->id, Deadline::kind())->orderBy('id')->get() as $row) {
+            if (isset($row->definition['duration'])) {
+                $row->change(['duration' => self::one([['days' => 3, 'time' => '20:00'], ['minutes' => 90], ['days' => 1],
+                    ['minutes' => 2880]]),
+                    'grace' => self::one([0, 10, 60]), 'again' => self::chance(3) ? 1 : null])->save();
+                if (self::chance(3)) {
+                    $row->change(['starts' => [...$row->definition['starts'] ?? [], self::trigger($funnel)]])->save();
+                }
+            }
+        }
+        foreach (DraftPart::there($funnel->id, FormPlan::kind())->orderBy('id')->get() as $row) {
+            $row->change(['doubleOptIn' => self::chance(3), 'tags' => self::chance(2) ? ['Cellist'] : []]
+                + (self::chance(3) ? ['marketing' => 'Write to me'] : []))->save();
+        }
+        foreach (DraftPart::there($funnel->id, Offer::kind())->orderBy('id')->get() as $row) {
+            if (self::chance(4)) {
+                $row->change(['price' => ['kind' => 'payments', 'amount' => 4_000, 'currency' => 'EUR', 'payments' => 3,
+                    'every' => 'month']])
+                    ->save();
+            }
+        }
+        foreach (DraftPart::there($funnel->id, Webinar::kind())->orderBy('id')->get() as $row) {
+            $row->change(['mode' => 'automated', 'video' => $recording, 'schedule' => ['kind' => 'recurring', 'zone' => 'Europe/Berlin',
+                'theirs' => self::chance(2),
+                'times' => ['18:00'], 'recurrence' => ['every' => 'week', 'days' => [1, 2, 3, 4, 5, 6, 7], 'from' => '2027-01-05'],
+                'minutes' => 60]])->save();
+        }
+    }
+
+    /** @return array<string, string|int> */
+    private static function trigger(Funnel $funnel): array
+    {
+        $of = fn (string $kind): string => (string) DraftPart::there($funnel->id, $kind)->orderBy('id')->value('id');
+
+        return self::one([['kind' => 'tag', 'tag' => 'Cellist'], ['kind' => 'tag', 'tag' => 'Interested'],
+            ['kind' => 'page', 'page' => $of(PagePlan::kind()), 'times' => 2]]);
+    }
+
+    private static function chance(int $in): bool
+    {
+        return mt_rand(1, $in) === 1;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  non-empty-list<T>  $of
+     * @return T
+     */
+    private static function one(array $of): mixed
+    {
+        return $of[mt_rand(0, count($of) - 1)];
+    }
+}
