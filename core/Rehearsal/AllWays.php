@@ -28,7 +28,7 @@ use Lantern\Core\Rules\DeedRule;
 final class AllWays
 {
     /** Places that are looked at. */
-    public const MOST = 1_500;
+    public const MOST = 1_000;
 
     /** Choices of one way, and days of its life. */
     public const LONGEST = 60;
@@ -91,7 +91,9 @@ final class AllWays
                 break;
             }
             $this->places++;
-            $choices = $this->choices($here);
+            $options = $this->rehearsal->options($here->life, false);
+            $this->findings->rest($here, $options);
+            $choices = $this->choices($here, $options);
             $goesOn = array_filter($choices, fn (Choice $c): bool => $c->kind === ChoiceKind::Wait) !== [];
             if (! $goesOn || count($here->way) >= self::LONGEST) {
                 $this->end($here);
@@ -142,14 +144,18 @@ final class AllWays
         $this->kinds[$kind->words] = isset($this->kinds[$kind->words]) ? $this->kinds[$kind->words]->and($kind) : $kind;
     }
 
-    /** @return list<Choice> what is tried next: what leads on, and letting time pass */
-    private function choices(Explored $here): array
+    /**
+     * @param  list<Option>  $options
+     * @return list<Choice> what is tried next: what leads on, and letting time pass
+     */
+    private function choices(Explored $here, array $options): array
     {
         if ($here->life->now > $here->start->modify('+'.self::DAYS.' days')) {
             return [];
         }
         $choices = [];
-        foreach ($this->rehearsal->options($here->life) as $option) {
+        $links = [];
+        foreach ($options as $option) {
             $choice = $option->choice;
             $wanted = match ($choice->kind) {
                 ChoiceKind::Join, ChoiceKind::Buy, ChoiceKind::Accept, ChoiceKind::Decline, ChoiceKind::Confirm => true,
@@ -163,8 +169,11 @@ final class AllWays
                 ChoiceKind::Wait => $choice->of === '' && $choice->minutes === 0,
                 default => false,
             };
-            if ($wanted) {
+            // Which email a link was followed in makes no difference where nothing waits for that.
+            $link = $choice->kind === ChoiceKind::Click && ! in_array($choice->of, $this->clicks, true) ? $choice->to : null;
+            if ($wanted && ($link === null || ! isset($links[$link]))) {
                 $choices[] = $choice;
+                $links += $link === null ? [] : [$link => true];
             }
         }
 

@@ -123,7 +123,7 @@ final readonly class Following
                 $seat->told)];
         }
 
-        return $life->person = $life->person->withDeadlines($runs)->withWebinars($webinars);
+        return $life->person = $life->person->asOfNow($runs, $webinars);
     }
 
     /** By what an end is told once. */

@@ -12,6 +12,7 @@ use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Guides\Progress;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Popups\PopupFact;
+use Lantern\Core\Promises\ChoiceKind;
 use Lantern\Core\Promises\Visitor;
 
 /**
@@ -81,7 +82,7 @@ final class Life
     /** How many choices were made. */
     public int $choices = 0;
 
-    /** @var list<array{at: DateTimeImmutable, words: string}> what they chose to do, and when */
+    /** @var list<array{at: DateTimeImmutable, words: string, kind: ChoiceKind}> what they chose to do, and when */
     public array $chosen = [];
 
     /** What was paid, in the smallest units of the funnel's currency; payments of a plan that are still to come are not in it. */

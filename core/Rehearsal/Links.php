@@ -57,7 +57,7 @@ final class Links
     public static function words(Plan $plan, string $link): string
     {
         return match (true) {
-            str_starts_with($link, 'page:') => 'the link to “'.$plan->nameOf(substr($link, 5)).'”',
+            str_starts_with($link, 'page:') => 'the link to “'.($plan->nameOf(substr($link, 5)) ?: 'something that is gone').'”',
             $link === 'room' => 'the link into the room',
             $link === 'replay' => 'the link to the replay',
             $link === 'change' => 'the link to change the session',

@@ -29,7 +29,8 @@ final readonly class Options
 
     private ChoiceWords $words;
 
-    public function __construct(private Stage $stage, private Passing $passing)
+    /** @param  bool  $worded  is it said what each is, for somebody who reads it? */
+    public function __construct(private Stage $stage, private Passing $passing, private bool $worded = true)
     {
         $this->words = new ChoiceWords($stage);
     }
@@ -52,7 +53,7 @@ final readonly class Options
      */
     private function option(Life $life, string $group, Choice $choice, array $bumps = [], array $sessions = []): Option
     {
-        return new Option($choice, $this->words->of($life, $choice), $group, $bumps, $sessions);
+        return new Option($choice, $this->worded ? $this->words->of($life, $choice) : '', $group, $bumps, $sessions);
     }
 
     /** @return list<Option> */

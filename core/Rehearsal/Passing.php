@@ -6,6 +6,7 @@ namespace Lantern\Core\Rehearsal;
 
 use DateTimeImmutable;
 use Lantern\Core\Agenda\PersonAgenda;
+use Lantern\Core\Agenda\PersonMoment;
 use Lantern\Core\Agenda\PersonMomentKind;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
@@ -101,11 +102,14 @@ final readonly class Passing
         return $due[0] ?? null;
     }
 
-    /** @return list<\Lantern\Core\Agenda\PersonMoment> without the emails of sequences that stand still */
+    /** @return list<PersonMoment> without the emails of sequences that stand still */
     private function agenda(Life $life): array
     {
-        return array_values(array_filter(PersonAgenda::of($life->person, $life->now), fn ($m): bool => $m->kind !== PersonMomentKind::Email
-            || ! in_array(self::waiting($life, $m->of)->sequence ?? '', $this->stage->paused, true)));
+        $moments = PersonAgenda::of($life->person, $life->now);
+
+        return $this->stage->paused === [] ? $moments : array_values(array_filter($moments,
+            fn (PersonMoment $m): bool => $m->kind !== PersonMomentKind::Email
+                || ! in_array(self::waiting($life, $m->of)->sequence ?? '', $this->stage->paused, true)));
     }
 
     /** Of several that wait under one id, the one that is due first. */

@@ -18,7 +18,8 @@ final readonly class PromiseCheck
      * @param  list<string>  $broken  what differs, in sentences; none where it holds
      * @param  Life  $life  as it was played
      */
-    private function __construct(public Promise $promise, public array $broken, public Life $life)
+    private function __construct(public Promise $promise, public array $broken, public Life $life, private Stage $stage,
+        private ?Plan $before)
     {
     }
 
@@ -31,7 +32,7 @@ final readonly class PromiseCheck
     public static function of(Stage $stage, Promise $promise, ?Plan $before = null): self
     {
         $life = (new Rehearsal($stage))->play($promise->visitor, $promise->start, $promise->choices);
-        $words = new self($promise, [], $life);
+        $words = new self($promise, [], $life, $stage, $before);
         $broken = [];
         foreach ([Aspect::Emails, Aspect::Deadlines, Aspect::Pages, Aspect::Money, Aspect::Tags] as $aspect) {
             if ($promise->isAbout($aspect)) {
@@ -39,15 +40,15 @@ final readonly class PromiseCheck
                 $was = array_values(array_filter($promise->expected, $of));
                 $is = array_values(array_filter(Record::of($life), $of));
                 array_push($broken, ...match ($aspect) {
-                    Aspect::Emails => $words->emails($stage->plan, $before, $was, $is),
-                    Aspect::Deadlines => $words->deadlines($stage->plan, $before, $was, $is),
+                    Aspect::Emails => $words->emails($was, $is),
+                    Aspect::Deadlines => $words->deadlines($was, $is),
                     Aspect::Tags => $words->tags($was, $is),
-                    default => $words->choices($stage->plan, $before, $was, $is),
+                    default => $words->choices($was, $is),
                 });
             }
         }
 
-        return new self($promise, array_values(array_unique($broken)), $life);
+        return new self($promise, array_values(array_unique($broken)), $life, $stage, $before);
     }
 
     /**
@@ -55,12 +56,12 @@ final readonly class PromiseCheck
      * @param  list<Expected>  $is
      * @return list<string>
      */
-    private function emails(Plan $plan, ?Plan $before, array $was, array $is): array
+    private function emails(array $was, array $is): array
     {
         $sentences = [];
         [$was, $is] = [self::counted($was), self::counted($is)];
         foreach ($was as $key => $email) {
-            $name = self::name($plan, $before, $email->of);
+            $name = $this->name($email->of);
             $now = $is[$key] ?? null;
             if ($now === null) {
                 $sentences[] = "“{$name}” does not come any more. It came {$this->moment($email->at)}.";
@@ -69,7 +70,7 @@ final readonly class PromiseCheck
             }
         }
         foreach (array_diff_key($is, $was) as $email) {
-            $sentences[] = '“'.self::name($plan, $before, $email->of)."” comes as well, {$this->moment($email->at)}.";
+            $sentences[] = '“'.$this->name($email->of)."” comes as well, {$this->moment($email->at)}.";
         }
 
         return $sentences;
@@ -80,12 +81,12 @@ final readonly class PromiseCheck
      * @param  list<Expected>  $is
      * @return list<string>
      */
-    private function deadlines(Plan $plan, ?Plan $before, array $was, array $is): array
+    private function deadlines(array $was, array $is): array
     {
         $sentences = [];
         [$was, $is] = [self::counted($was), self::counted($is)];
         foreach ($was as $key => $deadline) {
-            $name = self::name($plan, $before, $deadline->of);
+            $name = $this->name($deadline->of);
             $now = $is[$key] ?? null;
             $sentences[] = match (true) {
                 $now === null => "“{$name}” does not begin for them any more.",
@@ -96,7 +97,7 @@ final readonly class PromiseCheck
             };
         }
         foreach (array_diff_key($is, $was) as $deadline) {
-            $sentences[] = '“'.self::name($plan, $before, $deadline->of)."” begins for them as well, {$this->moment($deadline->at)}.";
+            $sentences[] = '“'.$this->name($deadline->of)."” begins for them as well, {$this->moment($deadline->at)}.";
         }
 
         return array_values(array_filter($sentences, fn (string $s): bool => $s !== ''));
@@ -122,7 +123,7 @@ final readonly class PromiseCheck
      * @param  list<Expected>  $is
      * @return list<string>
      */
-    private function choices(Plan $plan, ?Plan $before, array $was, array $is): array
+    private function choices(array $was, array $is): array
     {
         foreach (array_keys($this->promise->choices) as $i) {
             $at = fn (Expected $e): bool => $e->choice === $i + 1;
@@ -132,7 +133,7 @@ final readonly class PromiseCheck
                 $words = $this->life->chosen[$i]['words'] ?? '';
 
                 return [lcfirst($words) === '' ? '' : "“{$words}”, {$this->moment(Moments::written($this->life->chosen[$i]['at']))}: "
-                    .$this->told($plan, $before, $now).' It was: '.lcfirst($this->told($plan, $before, $then))];
+                    .$this->told($now).' It was: '.lcfirst($this->told($then))];
             }
         }
 
@@ -140,10 +141,10 @@ final readonly class PromiseCheck
     }
 
     /** @param  list<Expected>  $expected */
-    private function told(Plan $plan, ?Plan $before, array $expected): string
+    private function told(array $expected): string
     {
-        $sentences = array_map(function (Expected $e) use ($plan, $before): string {
-            $name = self::name($plan, $before, $e->of);
+        $sentences = array_map(function (Expected $e): string {
+            $name = $this->name($e->of);
 
             return match (HappeningKind::tryFrom($e->kind)) {
                 HappeningKind::Page => "they see “{$name}”".($e->value === '' ? '' : " ({$e->value})"),
@@ -187,11 +188,17 @@ final readonly class PromiseCheck
         return $counted;
     }
 
-    private static function name(Plan $plan, ?Plan $before, string $id): string
+    /** What a part is called: in the funnel, in another one that has a say, or as it was before it was removed. */
+    private function name(string $id): string
     {
-        $name = $plan->nameOf($id) === '' ? $before?->nameOf($id) ?? '' : $plan->nameOf($id);
+        foreach ([$this->stage->plan, ...$this->stage->others, $this->before] as $plan) {
+            $name = $plan?->nameOf($id) ?? '';
+            if ($name !== '') {
+                return $name;
+            }
+        }
 
-        return $name === '' ? 'something that is gone' : $name;
+        return 'something that is gone';
     }
 
     /** On their clock: "on Friday 16 April at 20:00". */

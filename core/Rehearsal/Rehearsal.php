@@ -119,7 +119,8 @@ final readonly class Rehearsal
     public function choose(Life $life, Choice $choice): void
     {
         $life->choices++;
-        $life->chosen[] = ['at' => $life->now, 'words' => (new ChoiceWords($this->stage))->of($life, $choice)];
+        $life->chosen[] = ['at' => $life->now, 'words' => (new ChoiceWords($this->stage))->of($life, $choice),
+            'kind' => $choice->kind];
         $why = match ($choice->kind) {
             ChoiceKind::Come => $this->comes($life, $choice),
             ChoiceKind::Press => $this->presses($life, $choice),
@@ -146,10 +147,13 @@ final readonly class Rehearsal
         $this->passing->until($life, $life->now);
     }
 
-    /** @return list<Option> */
-    public function options(Life $life): array
+    /**
+     * @param  bool  $worded  is it said what each is, for somebody who reads it?
+     * @return list<Option>
+     */
+    public function options(Life $life, bool $worded = true): array
     {
-        return (new Options($this->stage, $this->passing))->of($life);
+        return (new Options($this->stage, $this->passing, $worded))->of($life);
     }
 
     private function comes(Life $life, Choice $choice): null

@@ -6,7 +6,6 @@ namespace Lantern\Core\Rehearsal;
 
 use DateTimeImmutable;
 use Lantern\Core\Events\Outcome;
-use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\ChoiceKind;
@@ -62,11 +61,6 @@ final class WayFindings
                 $this->find('not-for-sale', $happening->of,
                     "Somebody comes to a checkout at which {$this->name($happening->of)} is not sold: {$happening->words}", $here);
             }
-        }
-        $page = $this->stage->plan->page($here->life->page);
-        if ($page !== null && $this->isDeadEnd($here, $page)) {
-            $this->find('dead-end', $page->id,
-                "On {$this->name($page->id)} there is nothing to do for somebody who comes there so.", $here);
         }
     }
 
@@ -146,16 +140,21 @@ final class WayFindings
         return array_values(array_unique(array_filter($products, fn (string $p): bool => $p !== '')));
     }
 
-    /** A page on which something was to be done, and nothing can be. */
-    private function isDeadEnd(Explored $here, PagePlan $page): bool
+    /**
+     * Looks at a page on which something was to be done, and nothing can be.
+     *
+     * @param  list<Option>  $options
+     */
+    public function rest(Explored $here, array $options): void
     {
         $rests = [PageRole::ThankYou, PageRole::Confirmation, PageRole::Delivery, PageRole::Closed, PageRole::Free, PageRole::Room,
             PageRole::Replay, PageRole::Guide, PageRole::Lesson, PageRole::Checkout];
-        $left = array_filter($this->rehearsal->options($here->life), fn (Option $o): bool => in_array($o->group, ['page',
-            'popup'],
-            true));
-
-        return ! in_array($page->role, $rests, true) && $left === [];
+        $page = $this->stage->plan->page($here->life->page);
+        $left = array_filter($options, fn (Option $o): bool => in_array($o->group, ['page', 'popup'], true));
+        if ($page !== null && ! in_array($page->role, $rests, true) && $left === []) {
+            $this->find('dead-end', $page->id,
+                "On {$this->name($page->id)} there is nothing to do for somebody who comes there so.", $here);
+        }
     }
 
     private function name(string $id): string

@@ -183,13 +183,15 @@ final readonly class PersonState
     }
 
     /**
-     * The same with its deadlines as they stand now.
+     * The same with what changes by the clock alone, as it stands now.
      *
-     * @param  array<string, Run>  $runs  by id
+     * @param  array<string, Run>  $deadlines  by id
+     * @param  array<string, list<string>>  $webinars  by id
      */
-    public function withDeadlines(array $runs): self
+    public function asOfNow(array $deadlines, array $webinars): self
     {
-        return $this->changed(deadlines: $runs);
+        return $deadlines == $this->deadlines && $webinars === $this->webinars ? $this
+            : $this->changed(deadlines: $deadlines, webinars: $webinars);
     }
 
     /** @return list<PlannedEmail> */
@@ -291,16 +293,6 @@ final readonly class PersonState
         $known = $this->inWebinar($webinar);
 
         return $this->changed(webinars: [$webinar => array_values(array_unique([...$known, ...$states]))] + ($this->webinars ?? []));
-    }
-
-    /**
-     * The same with all that is known of their webinars.
-     *
-     * @param  array<string, list<string>>  $states  by id
-     */
-    public function withWebinars(array $states): self
-    {
-        return $this->changed(webinars: $states);
     }
 
     /** @return array<string, GuideState> by id */

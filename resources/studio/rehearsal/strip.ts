@@ -61,7 +61,10 @@ export function itemsOf(life: Life, all: boolean): Item[] {
     const choose = (upTo: number) => {
         for (; next < Math.min(upTo, life.chosen.length); next++) {
             const chosen = life.chosen[next]!;
-            items.push({ key: `c${next}`, at: chosen.at, choice: next + 1, kind: 'choice', words: chosen.words, mail: -1 });
+            // That time passes is seen by itself.
+            if (all || chosen.do !== 'wait') {
+                items.push({ key: `c${next}`, at: chosen.at, choice: next + 1, kind: 'choice', words: chosen.words, mail: -1 });
+            }
         }
     };
     life.happened.forEach((h, i) => {

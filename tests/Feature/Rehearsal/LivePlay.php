@@ -233,10 +233,11 @@ trait LivePlay
     {
         $message = Message::query()->where('kind', 'confirm')->where('state', 'sent')->whereNotIn('id', $this->confirmed)->latest('id')
             ->firstOrFail();
-        $this->confirmed[] = $message->id;
         self::assertSame(1, preg_match('~href="[^"]*(/c/[^"]+)"~', (string) $message->html, $m));
-        $url = html_entity_decode($m[1]);
-        $this->led($this->request('POST', $url));
+        $answer = $this->request('POST', html_entity_decode($m[1]));
+        // One that has run out stays where it is.
+        $this->confirmed = $answer->isRedirect() ? [...$this->confirmed, $message->id] : $this->confirmed;
+        $this->led($answer);
     }
 
     private function clicks(Choice $choice): void

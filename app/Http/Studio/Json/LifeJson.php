@@ -25,7 +25,7 @@ final class LifeJson
             'now' => Moments::written($life->now), 'known' => $life->known, 'device' => $life->device + 1,
             'page' => $plan->page($life->page) === null ? null : ['id' => $life->page, 'name' => $plan->page($life->page)->name,
                 'variant' => $life->letter],
-            'chosen' => array_map(fn (array $c): array => ['at' => Moments::written($c['at']), 'words' => $c['words']], $life->chosen),
+            'chosen' => array_map(fn (array $c): array => ['at' => Moments::written($c['at']), 'words' => $c['words'], 'do' => $c['kind']->value], $life->chosen),
             'happened' => array_map(fn (Happening $h): array => $h->toArray(), $life->happened),
             'mails' => array_map(fn (Mail $m): array => ['kind' => $m->kind, 'of' => $m->of, 'name' => $m->name,
                 'at' => Moments::written($m->at)],

@@ -48,7 +48,7 @@ export interface Life {
     known: boolean;
     device: number;
     page: { id: string; name: string; variant: string } | null;
-    chosen: { at: string; words: string }[];
+    chosen: { at: string; words: string; do: string }[];
     happened: Happening[];
     mails: { kind: string; of: string; name: string; at: string }[];
     deadlines: { id: string; name: string; starts: string; ends: string; left: number }[];
