@@ -117,7 +117,7 @@ final class AllWays
         $was = $this->place($here);
         for ($times = 0; $times < self::WAITS; $times++) {
             $next = ($next ?? $here)->with($choice);
-            $before = count($next->life->happened);
+            [$before, $impossible] = [count($next->life->happened), count($next->life->of(HappeningKind::Impossible))];
             if ($choice->kind === ChoiceKind::Wait) {
                 // Whoever waits has left the page.
                 [$next->life->page, $next->life->letter] = ['', ''];
@@ -126,7 +126,8 @@ final class AllWays
             $this->findings->look($next, $before);
             $place = $this->place($next);
             // Time passes until it makes a difference: a moment that makes none is no other place.
-            if ($choice->kind !== ChoiceKind::Wait || $place !== $was || count($next->life->happened) === $before) {
+            if ($choice->kind !== ChoiceKind::Wait || $place !== $was
+                || count($next->life->of(HappeningKind::Impossible)) > $impossible) {
                 break;
             }
         }
@@ -158,7 +159,8 @@ final class AllWays
         foreach ($options as $option) {
             $choice = $option->choice;
             $wanted = match ($choice->kind) {
-                ChoiceKind::Join, ChoiceKind::Buy, ChoiceKind::Accept, ChoiceKind::Decline, ChoiceKind::Confirm => true,
+                ChoiceKind::Join => true,
+                ChoiceKind::Buy, ChoiceKind::Accept, ChoiceKind::Decline, ChoiceKind::Confirm => true,
                 ChoiceKind::Read => $choice->to === '',
                 ChoiceKind::Press => true,
                 ChoiceKind::Click => ! in_array("{$choice->of} {$choice->to}", $here->clicked, true)
@@ -173,6 +175,11 @@ final class AllWays
             $link = $choice->kind === ChoiceKind::Click && ! in_array($choice->of, $this->clicks, true) ? $choice->to : null;
             if ($wanted && ($link === null || ! isset($links[$link]))) {
                 $choices[] = $choice;
+                $last = $option->sessions[count($option->sessions) - 1] ?? null;
+                if ($last !== null && count($option->sessions) > 1) {
+                    // The first session that is offered, and the last: what comes long before one comes to those alone.
+                    $choices[] = new Choice(ChoiceKind::Join, $choice->of, session: $last['key'], popup: $choice->popup);
+                }
                 $links += $link === null ? [] : [$link => true];
             }
         }

@@ -110,7 +110,7 @@ final class WayFindings
         }
         $day = array_filter($earlier, fn (Happening $h): bool => $happening->at->getTimestamp() - $h->at->getTimestamp() < 86_400);
         if (count($day) >= self::MANY) {
-            $this->find('many-a-day', $email->id, 'Somebody gets '.(count($day) + 1).' emails within a day; the last of them is '
+            $this->find('many-a-day', '', 'Somebody gets '.(count($day) + 1).' emails within a day; the last of them is '
                 ."{$this->name($email->id)}.", $here);
         }
     }

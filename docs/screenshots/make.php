@@ -23,7 +23,7 @@ $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
     $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page',
-        'results' => 'leaks tests', 'people' => 'warmth', 'sequence' => 'form', 'guide' => 'reading'];
+        'results' => 'leaks tests', 'people' => 'warmth', 'sequence' => 'form', 'guide' => 'reading', 'offers' => 'checkout'];
     array_push($wanted, ...explode(' ', implode(' ', array_intersect_key($halves, array_flip($wanted)))));
 }
 
@@ -101,6 +101,12 @@ $press('The section');
 $shoot($studio, 'page-desk');
 $go("funnels/{$selling}/offers", 'h1');
 $shoot($studio, 'offers');
+$go("funnels/{$selling}/rehearsal", '[data-test=visitor]');
+foreach (['Gets the tag', 'Follows the link to', 'Waits until a minute', 'Chooses the offer', 'Buys'] as $choice) {
+    $press($choice, 'button:enabled');
+}
+$studio->wait(15, 100)->until(fn () => $studio->executeScript('return document.body.innerText.includes("They buy")'), 'They buy');
+$shoot($studio, 'rehearsal');
 $go("funnels/{$selling}/deadline/".$parts('deadlines', $selling), '[data-test=examples] li');
 $shoot($studio, 'deadline');
 $go('sales/orders', 'table tbody tr');
@@ -215,4 +221,5 @@ $join('opt-in-page', 'session-page');
 $visitor->get("{$site}/first-season/order");
 $wait($visitor, '.card-fields iframe');
 $shoot($visitor, 'checkout');
+$join('offers', 'checkout');
 $visitor->quit();

@@ -59,9 +59,8 @@ final class RoomsTest extends TestCase
         'Visits' => ['Deadlines', 'Plan', 'Results'],
         'Rehearsal' => [
             'Agenda', 'Attention', 'Deadlines', 'Emails', 'Events', 'Experiments', 'Forms', 'Guides', 'Journey', 'Messages', 'Money',
-            'Offers', 'Orders', 'Page', 'People', 'Plan', 'Popups', 'Promises', 'Results', 'Selling', 'Sending', 'Sequences', 'Support',
-            'Visits',
-            'Warmth', 'Webinars',
+            'Offers', 'Orders', 'Page', 'People', 'Plan', 'Popups', 'Promises', 'Results', 'Rules', 'Selling', 'Sending', 'Sequences',
+            'Support', 'Visits', 'Warmth', 'Webinars',
         ],
     ];
 

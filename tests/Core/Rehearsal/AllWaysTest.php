@@ -15,6 +15,8 @@ use Lantern\Core\Rehearsal\Rehearsal;
 use Lantern\Core\Rehearsal\WayFinding;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
 
@@ -75,8 +77,7 @@ final class AllWaysTest extends TestCase
         $plan = RehearsalTest::sells();
         $sequence = self::email($plan, 'The introductory price')->sequence;
         $more = array_map(fn (int $i): EmailPlan => new EmailPlan("m{$i}", "Email {$i}", 'x', '<p>x</p>', Delay::minutes(60 * $i),
-            $sequence), [1, 2,
-                3]);
+            $sequence), [1, 2, 3]);
         self::assertSame('Somebody gets 4 emails within a day; the last of them is “Email 3”.',
             self::found(self::ways($plan->with([...$plan->parts, ...$more])), 'many-a-day')->words);
     }
@@ -105,6 +106,20 @@ final class AllWaysTest extends TestCase
         $large = self::ways($plan->with([...$plan->parts, ...$emails]));
         self::assertLessThanOrEqual(AllWays::MOST, $large->places);
         self::assertNotSame([], $large->kinds);
+    }
+
+    public function test_whoever_comes_to_a_webinar_and_whoever_misses_it_are_there(): void
+    {
+        $plan = Plans::of(Goal::Webinar);
+        $weekly = ['kind' => 'recurring', 'zone' => 'Europe/Berlin', 'times' => ['18:00'], 'minutes' => 60,
+            'recurrence' => ['every' => 'week', 'days' => [2], 'from' => '2027-01-05']];
+        $ways = self::ways($plan->withPart(Webinar::fromShape(Shape::of(['schedule' => $weekly] + $plan->webinars[0]->toArray()))));
+        self::assertFalse($ways->cut);
+        $words = implode('; ', array_map(fn (KindOfPerson $k): string => $k->words, array_values($ways->kinds)));
+        self::assertStringContainsString('came', $words);
+        self::assertStringContainsString('missed', $words);
+        // A reminder of a day before goes to nobody whose session is sooner: the session after shows that it is sent.
+        self::assertNotContains('never-sent', self::codes($ways));
     }
 
     private static function ways(Plan $plan): AllWays

@@ -196,4 +196,16 @@ final class ViewReportsTest extends TestCase
         $this->funnel->forceDelete();
         self::assertSame(0, app(CountViews::class)->work(now()->toImmutable()), 'a funnel that is gone has no views');
     }
+
+    public function test_a_database_from_before_views_were_marked_as_counted_takes_sign_ups_again(): void
+    {
+        DB::statement('drop index seen_views_counted_index');
+        DB::statement('alter table seen_views drop column counted');
+        $mend = require database_path('migrations/2026_12_03_000003_mark_counted_views.php');
+        self::assertIsObject($mend);
+        foreach (['once', 'and again'] as $time) {
+            $mend->up();
+            self::assertSame(0, DB::table('seen_views')->where('counted', false)->count(), $time);
+        }
+    }
 }
