@@ -24,9 +24,6 @@ use stdClass;
 /** Loads what is known of a person, in pieces: those that a kind of decision asks for. */
 final class PersonLookup
 {
-    /** Deeds by the type of the event they were kept as. */
-    public const EVENTS = ['viewed' => Deed::Viewed, 'joined' => Deed::Joined, 'downloaded' => Deed::Downloaded, 'bought' => Deed::Bought];
-
     /** What {@see \Lantern\Core\Journey\Journey} asks for. */
     public static function forJourney(Person $person, DateTimeImmutable $now): PersonState
     {
@@ -166,10 +163,10 @@ final class PersonLookup
     private static function deeds(Person $person): array
     {
         $deeds = [];
-        foreach (DB::table('events')->where('person_id', $person->id)->whereIn('type', array_keys(self::EVENTS))
+        foreach (DB::table('events')->where('person_id', $person->id)->whereIn('type', array_column(Deed::EVENTS, 'value'))
             ->get(['type', 'funnel_id', 'page_id', 'at']) as $event) {
             foreach (array_filter([$event->funnel_id, $event->page_id]) ?: [''] as $with) {
-                $deeds[] = new DoneDeed(self::EVENTS[$event->type], (string) $with, self::moment($event->at));
+                $deeds[] = new DoneDeed(Deed::from((string) $event->type), (string) $with, self::moment($event->at));
             }
         }
         foreach (DB::table('messages')->where('person_id', $person->id)->whereNotNull('sent_at')

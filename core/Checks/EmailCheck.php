@@ -128,6 +128,18 @@ final class EmailCheck
         }
     }
 
+    /** @return array<string, string> only what it says of days on which something ends, by the code of what is wrong with them */
+    public static function days(string $name, string $subject, string $body, EmailFacts $facts): array
+    {
+        $found = [];
+        self::deadlines($name, "{$subject}.\n".self::lines($body), $facts,
+            function (string $code, bool $blocks, string $message) use (&$found): void {
+                $found[$code] = $message;
+            });
+
+        return $found;
+    }
+
     /** @param  callable(string, bool, string): void  $add */
     private static function deadlines(string $name, string $text, EmailFacts $facts, callable $add): void
     {

@@ -136,7 +136,7 @@ final readonly class Buying
     {
         foreach ($life->orders as $number => $order) {
             if (! $order->theirs) {
-                $life->orders = array_values(array_replace($life->orders, [$number => $order->asTheirs()]));
+                $life->putOrder($number, $order->asTheirs());
                 foreach ($order->purchases as $purchase) {
                     $this->following->joined($life, new Event(EventType::Bought, $life->now, $purchase['page'],
                         offers: $purchase['offers']));
@@ -195,7 +195,7 @@ final readonly class Buying
         }
         $quote = Quote::of($lines, $this->stage->tax);
         $ids = array_map(fn (array $w): string => $w[0]->id, $wanted);
-        $life->orders = array_values(array_replace($life->orders, [$number => $life->orders[$number]->with($page->id, $ids)]));
+        $life->putOrder($number, $life->orders[$number]->with($page->id, $ids));
         $life->paid += $quote->dueNow()->minor;
         $this->instalments($life, $quote);
         $life->tell(HappeningKind::Bought, $ids[0], 'They buy '.implode(' and ', array_map(fn (array $w): string => "“{$w[0]->name}”",
@@ -224,7 +224,7 @@ final readonly class Buying
     {
         $decision = $life->orders[$number]->theirs ? $this->following->take($life, $event) : $this->following->takeOfOrder($life, $event);
         foreach ($decision->effectsOf(SendReceipt::class) as $effect) {
-            $life->orders = array_values(array_replace($life->orders, [$number => $life->orders[$number]->receiptDue($effect->at)]));
+            $life->putOrder($number, $life->orders[$number]->receiptDue($effect->at));
         }
 
         return $decision;

@@ -32,7 +32,7 @@ final readonly class ChoiceWords
             ChoiceKind::Confirm => 'Confirms their address by the link in the email',
             ChoiceKind::ClosePopup => 'Sees the pop-up '.$name($choice->of).' and closes it',
             ChoiceKind::Click => $choice->to === 'purchases' ? 'Opens what they bought, by the link in the receipt'
-                : 'Follows '.Links::words($this->stage->plan, $this->link($choice)).' in '.$name($choice->of),
+                : 'Follows '.Links::words($this->stage->plan, $this->link($life, $choice)).' in '.$name($choice->of),
             ChoiceKind::Buy => $this->buy($life),
             ChoiceKind::CardRefused => 'Pays with a card that is refused',
             ChoiceKind::Accept => 'Says yes to '.$this->offer($life),
@@ -64,9 +64,9 @@ final readonly class ChoiceWords
     }
 
     /** The link that is followed: the first where none is named. */
-    private function link(Choice $choice): string
+    private function link(Life $life, Choice $choice): string
     {
-        return $choice->to !== '' ? $choice->to : Links::ofEmail($this->stage->plan->email($choice->of)->body ?? '')[0] ?? '';
+        return $choice->to !== '' ? $choice->to : $life->mail('sequence', $choice->of)?->links($this->stage->plan)[0] ?? '';
     }
 
     private function press(Life $life, string $link): string

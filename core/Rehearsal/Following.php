@@ -43,9 +43,6 @@ use Lantern\Core\Warmth\Warming;
  */
 final readonly class Following
 {
-    /** Deeds that rules can ask for, by the event they are kept as. */
-    private const DEEDS = ['viewed' => Deed::Viewed, 'joined' => Deed::Joined, 'downloaded' => Deed::Downloaded, 'bought' => Deed::Bought];
-
     public function __construct(private Stage $stage)
     {
     }
@@ -243,7 +240,7 @@ final readonly class Following
         if ($event->type->isActivity()) {
             $life->person = $life->person->activeAt($life->now, $event->type === EventType::Joined ? $life->now : null);
         }
-        $deed = self::DEEDS[$event->type->value] ?? null;
+        $deed = Deed::ofEvent($event->type->value);
         if ($deed === null) {
             return;
         }

@@ -103,13 +103,29 @@ final class Life
 
     public function use(Browser $browser): void
     {
-        $this->browsers = array_values(array_replace($this->browsers, [$this->device => $browser]));
+        $this->putBrowser($this->device, $browser);
+    }
+
+    public function putBrowser(int $device, Browser $browser): void
+    {
+        $this->browsers = array_values(array_replace($this->browsers, [$device => $browser]));
+    }
+
+    public function putOrder(int $number, PlacedOrder $order): void
+    {
+        $this->orders = array_values(array_replace($this->orders, [$number => $order]));
     }
 
     /** Is what is done on this device known to be theirs? */
     public function isThemselves(): bool
     {
         return $this->known && $this->browser()->known;
+    }
+
+    /** Does a page greet them? Only with what was filled into a form on this device, or to whoever came by a link of theirs. */
+    public function isGreeted(): bool
+    {
+        return $this->browser()->joinedOn !== null || $this->isThemselves();
     }
 
     /**
@@ -147,6 +163,14 @@ final class Life
 
     public function hasMail(string $kind, string $of): bool
     {
-        return array_filter($this->mails, fn (Mail $m): bool => $m->kind === $kind && $m->of === $of) !== [];
+        return $this->mail($kind, $of) !== null;
+    }
+
+    /** The last one of it that has come. */
+    public function mail(string $kind, string $of): ?Mail
+    {
+        $of = array_filter($this->mails, fn (Mail $m): bool => $m->kind === $kind && $m->of === $of);
+
+        return $of === [] ? null : $of[array_key_last($of)];
     }
 }

@@ -27,13 +27,12 @@ final readonly class Mailbox
         if ($choice->of === '' && $life->mails !== [] && $choice->to === 'purchases') {
             return $this->purchases($life);
         }
-        $email = $this->stage->plan->email($choice->of);
-        if ($email === null || ! $life->hasMail('sequence', $choice->of)) {
+        $mail = $life->mail('sequence', $choice->of);
+        $email = $mail?->email($this->stage->plan);
+        if ($mail === null || $email === null) {
             return 'This email has not come.';
         }
-        $mail = array_values(array_filter($life->mails, fn (Mail $m): bool => $m->kind === 'sequence' && $m->of === $choice->of))[0];
-        $email = $this->stage->plan->as($email->id, $mail->variant)->email($email->id) ?? $email;
-        $links = Links::ofEmail($email->body);
+        $links = $mail->links($this->stage->plan);
         $to = $choice->to === '' ? $links[0] ?? '' : $choice->to;
         if (! in_array($to, $links, true)) {
             return 'There is no such link in this email.';

@@ -158,10 +158,7 @@ final readonly class Options
         $options = $life->asked === [] ? [] : [$this->option($life, 'mailbox', new Choice(ChoiceKind::Confirm))];
         $seen = [];
         foreach (array_reverse($life->mails) as $mail) {
-            $email = $mail->kind === 'sequence' && ! isset($seen[$mail->of]) ? $this->stage->plan->as($mail->of, $mail->variant)
-                ->email($mail->of)
-                : null;
-            foreach ($email === null ? [] : Links::ofEmail($email->body) as $link) {
+            foreach (isset($seen[$mail->of]) ? [] : $mail->links($this->stage->plan) as $link) {
                 $options[] = $this->option($life, 'mailbox', new Choice(ChoiceKind::Click, $mail->of, $link));
             }
             $seen[$mail->of] = true;

@@ -24,7 +24,9 @@ use Lantern\Core\Sending\SequenceCheck;
 use Lantern\Core\Sending\SequenceFacts;
 use Lantern\Core\Webinars\Webinar;
 
-/** Time passes in a rehearsal, and whatever is due for its visitor happens at its moment, in the order of {@see \Lantern\Core\Agenda\Task}. */
+/**
+ * Time passes in a rehearsal, and whatever is due for its visitor happens at its moment, in the order of {@see \Lantern\Core\Agenda\Task}.
+ */
 final readonly class Passing
 {
     /** What is due at one moment, in order. */
@@ -148,7 +150,7 @@ final readonly class Passing
             $life->mails[] = new Mail('receipt', (string) $number, $life->now, 'Receipt');
             $life->tell(HappeningKind::Email, '', 'The receipt comes.', ['kind' => 'receipt']);
         }
-        $life->orders = array_values(array_replace($life->orders, [$number => $order->receiptSent()]));
+        $life->putOrder($number, $order->receiptSent());
     }
 
     private function send(Life $life, string $id): void
@@ -173,8 +175,9 @@ final readonly class Passing
         }
         $life->person = $life->person->having(new DoneDeed(Deed::WasSent, $id, $life->now));
         $letter = $plan === null ? '' : self::letter($life, $plan, $id);
-        $life->mails[] = new Mail('sequence', $id, $life->now, $name, $letter);
-        $life->tell(HappeningKind::Email, $id, "“{$name}” comes.", ['kind' => 'sequence'] + ($letter === '' ? [] : ['variant' => $letter]));
+        $life->mails[] = new Mail('sequence', $id, $life->now, $name, $letter, Following::known($life));
+        $life->tell(HappeningKind::Email, $id, "“{$name}” comes.",
+            ['kind' => 'sequence'] + ($letter === '' ? [] : ['variant' => $letter]));
     }
 
     private function verdict(Life $life, Plan $plan, string $id): SendVerdict

@@ -118,7 +118,7 @@ final readonly class SigningUp
         foreach ($browser->facts as $id => $facts) {
             $life->facts[$id] = [...$life->facts[$id] ?? [], ...$facts];
         }
-        $life->browsers = array_values(array_replace($life->browsers, [$device => $browser->joined($proven)]));
+        $life->putBrowser($device, $browser->joined($proven));
         $after = Following::known($life)->deadlines();
         foreach (array_keys($browser->facts) as $id) {
             if (($after[$id]->endsAt ?? null) != ($before[$id]->endsAt ?? null)) {
@@ -145,8 +145,8 @@ final readonly class SigningUp
             popup: $asked->popup === '' ? null : $asked->popup, registered: $registered));
         if ($registered !== null) {
             $life->use($life->browser()->withSeat($registered->webinar));
-            $life->browsers = array_values(array_replace($life->browsers, [$asked->device => $life->browsers[$asked->device]
-                ->registering($registered->webinar)]));
+            $life->putBrowser($asked->device, $life->browsers[$asked->device]
+                ->registering($registered->webinar));
         }
     }
 

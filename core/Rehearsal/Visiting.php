@@ -55,7 +55,8 @@ final readonly class Visiting
                 return;
             }
             $to = $this->stage->plan->page($answer->instead->page);
-            $life->tell(HappeningKind::Led, $asked->id ?? '', "“{$asked?->name}” is not for them now: they are led to “{$to?->name}”.",
+            $life->tell(HappeningKind::Led, $asked->id ?? '',
+                "“{$asked?->name}” is not for them now: they are led to “{$to?->name}”.",
                 ['to' => $answer->instead->page]);
             $asked = $to;
         }
@@ -228,7 +229,8 @@ final readonly class Visiting
         if ($availability === Availability::OnSale) {
             $life->use($life->browser()->withCheckout($life->now));
         } else {
-            $life->tell(HappeningKind::NotForSale, $offer->id, "In place of the checkout they read that “{$offer->name}” cannot be bought: "
+            $life->tell(HappeningKind::NotForSale, $offer->id,
+                "In place of the checkout they read that “{$offer->name}” cannot be bought: "
                 .Refused::words($availability), ['why' => $availability->value]);
         }
     }
@@ -245,7 +247,7 @@ final readonly class Visiting
             $test->id, $life->isThemselves() ? $life->person->id : $life->browser()->id, $weights);
         foreach ($life->browsers as $i => $browser) {
             if ($i === $life->device || ($life->isThemselves() && $browser->known)) {
-                $life->browsers = array_values(array_replace($life->browsers, [$i => $browser->withLetter($test->id, $letter)]));
+                $life->putBrowser($i, $browser->withLetter($test->id, $letter));
             }
         }
 

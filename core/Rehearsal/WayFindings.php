@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Core\Rehearsal;
 
 use DateTimeImmutable;
+use Lantern\Core\Checks\EmailCheck;
+use Lantern\Core\Checks\EmailFacts;
+use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Promises\Choice;
@@ -82,7 +85,9 @@ final class WayFindings
     private function email(Explored $here, Happening $happening, EmailPlan $email): void
     {
         $life = $here->life;
-        foreach (Links::ofEmail($email->body) as $link) {
+        $links = $life->mail('sequence', $email->id)?->links($this->stage->plan) ?? [];
+        $this->days($here, $email);
+        foreach ($links as $link) {
             $page = str_starts_with($link, 'page:') ? $this->stage->plan->page(substr($link, 5)) : null;
             $to = $page === null ? '' : $this->ledTo($here, new Choice(ChoiceKind::Click, $email->id, $link));
             if ($page !== null && $to !== $page->id) {
@@ -91,7 +96,7 @@ final class WayFindings
                     "When {$this->name($email->id)} comes, its link to {$this->name($page->id)} leads to {$elsewhere}.", $here);
             }
         }
-        $sells = $this->products($email);
+        $sells = $this->products($links);
         $has = array_intersect($sells, $life->person->products());
         if ($has !== []) {
             $bought = $this->name(array_values($has)[0]);
@@ -102,8 +107,9 @@ final class WayFindings
         foreach ($earlier as $other) {
             $apart = abs($happening->at->getTimestamp() - $other->at->getTimestamp());
             $before = $this->stage->plan->email($other->of);
-            if ($apart < self::APART * 60 && $before !== null && $sells !== [] && $this->products($before) !== []
-                && array_intersect($sells, $this->products($before)) === []) {
+            $sold = $apart < self::APART * 60 && $before !== null && $sells !== []
+                ? $this->products($life->mail('sequence', $before->id)?->links($this->stage->plan) ?? []) : [];
+            if ($before !== null && $sold !== [] && array_intersect($sells, $sold) === []) {
                 $this->find('two-offers', $email->id,
                     "{$this->name($before->id)} and {$this->name($email->id)} come within an hour, with two different offers.", $here);
             }
@@ -124,11 +130,33 @@ final class WayFindings
         return $there->page;
     }
 
-    /** @return list<string> ids of the products that an email leads to: by a page that sells, or one that leads to a checkout */
-    private function products(EmailPlan $email): array
+    /** An email that names a day in words, and what it speaks of ends on another one for whoever gets it. */
+    private function days(Explored $here, EmailPlan $email): void
+    {
+        $mail = $here->life->mail('sequence', $email->id);
+        if ($mail?->reader === null) {
+            return;
+        }
+        $ends = [];
+        foreach ($mail->reader->deadlines() as $id => $run) {
+            if ($this->stage->plan->deadline((string) $id) !== null && $run->state($mail->at) === DeadlineState::Running) {
+                $ends["{$this->name((string) $id)} ends for whoever gets it so"] = $run->endsAt;
+            }
+        }
+        $facts = new EmailFacts($mail->at, $here->life->visitor->zone(), deadlines: $ends, sendAt: $mail->at);
+        foreach (EmailCheck::days($email->name, $email->subject, $mail->body($this->stage->plan), $facts) as $code => $words) {
+            $this->find($code, $email->id, $words, $here);
+        }
+    }
+
+    /**
+     * @param  list<string>  $links
+     * @return list<string> ids of the products that links of an email lead to: by a page that sells, or one that leads to a checkout
+     */
+    private function products(array $links): array
     {
         $products = [];
-        foreach (Links::ofEmail($email->body) as $link) {
+        foreach ($links as $link) {
             $page = str_starts_with($link, 'page:') ? $this->stage->plan->page(substr($link, 5)) : null;
             $way = $page === null || $page->role !== PageRole::Sales ? null : $this->stage->plan->way($page->id, Outcome::Chose);
             foreach ([$page, $way?->toPage === null ? null : $this->stage->plan->page($way->toPage)] as $one) {

@@ -58,9 +58,9 @@ final class RoomsTest extends TestCase
         'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
         'Rehearsal' => [
-            'Agenda', 'Attention', 'Deadlines', 'Emails', 'Events', 'Experiments', 'Forms', 'Guides', 'Journey', 'Messages', 'Money',
-            'Offers', 'Orders', 'Page', 'People', 'Plan', 'Popups', 'Promises', 'Results', 'Rules', 'Selling', 'Sending', 'Sequences',
-            'Support', 'Visits', 'Warmth', 'Webinars',
+            'Agenda', 'Attention', 'Checks', 'Deadlines', 'Emails', 'Events', 'Experiments', 'Forms', 'Guides', 'Journey', 'Messages',
+            'Money', 'Offers', 'Orders', 'Page', 'People', 'Plan', 'Popups', 'Promises', 'Results', 'Rules', 'Selling', 'Sending',
+            'Sequences', 'Support', 'Visits', 'Warmth', 'Webinars',
         ],
     ];
 

@@ -15,6 +15,17 @@ enum Deed: string
     case Opened = 'opened';
     case Clicked = 'clicked';
 
+    /** Those that are kept as events of the same name. */
+    public const EVENTS = [self::Viewed, self::Joined, self::Downloaded, self::Bought];
+
+    /** The deed that an event of this type is; null where rules cannot ask for it. */
+    public static function ofEvent(string $type): ?self
+    {
+        $deed = self::tryFrom($type);
+
+        return in_array($deed, self::EVENTS, true) ? $deed : null;
+    }
+
     /** Is it about an email, and not about a page or a funnel? */
     public function isOfMail(): bool
     {

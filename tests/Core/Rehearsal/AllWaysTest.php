@@ -6,6 +6,7 @@ namespace Tests\Core\Rehearsal;
 
 use DateTimeImmutable;
 use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Promises\Visitor;
 use Lantern\Core\Rehearsal\AllWays;
@@ -17,6 +18,7 @@ use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\Webinar;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
 
@@ -72,6 +74,31 @@ final class AllWaysTest extends TestCase
             self::found(self::ways($plan), 'leads-elsewhere')->words);
     }
 
+    /** @return iterable<string, array{string, list<string>}> what an email says an hour after joining; what is found, in words */
+    public static function days(): iterable
+    {
+        $rule = (string) json_encode(['kind' => 'tag', 'not' => false, 'tag' => 'VIP']);
+        $vip = '<div data-only="'.htmlspecialchars($rule, ENT_QUOTES).'">';
+        yield 'the day on which it ends for them' => ['<p>The price ends on 17 April.</p>', []];
+        yield 'another day' => ['<p>The price ends on 16 April.</p>',
+            ['“Mind the day” says 16 April, but “Introductory price” ends for whoever gets it so on 17 April 2027.']];
+        yield 'another day of the week' => ['<p>The price ends on Friday.</p>',
+            ['“Mind the day” says Friday, but “Introductory price” ends for whoever gets it so on 17 April 2027.']];
+        yield 'a day that is gone' => ['<p>The price ends on 2027-04-12.</p>',
+            ['“Mind the day” speaks of 2027-04-12, which is over when it goes out.']];
+        yield 'another day, for others only' => ["{$vip}<p>The price ends on 16 April.</p></div>", []];
+    }
+
+    /** @param  list<string>  $found */
+    #[DataProvider('days')]
+    public function test_an_email_that_names_another_day_than_its_readers_deadline_is_found(string $body, array $found): void
+    {
+        $plan = RehearsalTest::sells();
+        $plan = $plan->with([...$plan->parts, new EmailPlan('day', 'Mind the day', 'x', $body, Delay::minutes(60),
+            self::email($plan, 'The introductory price')->sequence)]);
+        self::assertSame($found, array_map(fn (WayFinding $f): string => $f->words, self::ways($plan)->findings->list()));
+    }
+
     public function test_many_emails_in_a_day_are_found(): void
     {
         $plan = RehearsalTest::sells();
@@ -91,7 +118,7 @@ final class AllWaysTest extends TestCase
         self::assertSame(['“Alone” goes to nobody, whatever they do.', []], [$found->words, $found->way]);
     }
 
-    public function test_they_are_finite_for_every_starter_and_for_a_large_funnel(): void
+    public function test_they_are_finite_for_every_starter_and_for_sixty_pages_and_forty_emails(): void
     {
         foreach (Plans::all() as $goal => $plan) {
             $ways = self::ways($plan);
@@ -100,10 +127,11 @@ final class AllWaysTest extends TestCase
         }
         $plan = Plans::of(Goal::VideoSeries);
         $sequence = $plan->sequences[0]->id;
-        $page = $plan->pages[1]->id;
-        $emails = array_map(fn (int $i): EmailPlan => new EmailPlan("big{$i}", "Day {$i}", 'x', "<p><a href=\"{{page_{$page}}}\">x</a></p>",
-            Delay::days($i, 9), $sequence), range(1, 40));
-        $large = self::ways($plan->with([...$plan->parts, ...$emails]));
+        $pages = array_map(fn (int $i): PagePlan => PagePlan::fromShape(Shape::of(['id' => "page{$i}", 'name' => "Page {$i}",
+            'address' => "page-{$i}"] + $plan->pages[1]->toArray())), range(1, 60 - count($plan->pages)));
+        $emails = array_map(fn (int $i): EmailPlan => new EmailPlan("big{$i}", "Day {$i}", 'x',
+            "<p><a href=\"{{page_page{$i}}}\">x</a></p>", Delay::days($i, 9), $sequence), range(1, 40));
+        $large = self::ways($plan->with([...$plan->parts, ...$pages, ...$emails]));
         self::assertLessThanOrEqual(AllWays::MOST, $large->places);
         self::assertNotSame([], $large->kinds);
     }

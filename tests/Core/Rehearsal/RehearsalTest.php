@@ -204,6 +204,26 @@ final class RehearsalTest extends TestCase
         self::assertSame(['04-16 18:00', '04-17 15:00', '04-17 18:00', '04-17 18:10', '04-18 07:00', '04-18 07:00'], $moments);
     }
 
+    public function test_an_email_stays_what_it_was_for_its_reader_when_it_came(): void
+    {
+        $plan = self::sells();
+        $first = self::click($plan, 'The introductory price')->of;
+        $link = fn (string $address): string => '<p><a href="{{page_'.self::page($plan, $address).'}}">x</a></p>';
+        $only = fn (bool $not): string => '<div data-only="'.htmlspecialchars((string) json_encode(['kind' => 'tag', 'not' => $not,
+            'tag' => 'VIP']), ENT_QUOTES).'">';
+        $email = $plan->email($first) ?? throw new \LogicException;
+        $plan = $plan->withPart($email::fromShape(Shape::of(['body' => "{$only(false)}{$link('order')}</div>{$only(true)}{$link('')}</div>"]
+            + $email->toArray())));
+        [$rehearsal, $life] = self::begin($plan);
+        $rehearsal->choose($life, new Choice(ChoiceKind::GetTag, self::TAG));
+        $rehearsal->choose($life, new Choice(ChoiceKind::GetTag, 'VIP'));
+        self::assertSame(['page:'.self::page($plan, '')], $life->mails[0]->links($plan));
+        $offered = array_filter($rehearsal->options($life), fn (Option $o): bool => $o->choice->kind === ChoiceKind::Click);
+        self::assertSame(['page:'.self::page($plan, '')], array_values(array_map(fn (Option $o): string => $o->choice->to, $offered)));
+        $rehearsal->choose($life, new Choice(ChoiceKind::Click, $first, 'page:'.self::page($plan, 'order')));
+        self::assertSame('There is no such link in this email.', $life->of(HappeningKind::Impossible)[0]->words);
+    }
+
     public function test_a_clone_goes_its_own_way(): void
     {
         $plan = self::sells();

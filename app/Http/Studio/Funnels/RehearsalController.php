@@ -34,6 +34,7 @@ use Lantern\Core\Rehearsal\Following;
 use Lantern\Core\Rehearsal\KindOfPerson;
 use Lantern\Core\Rehearsal\Life;
 use Lantern\Core\Rehearsal\Mail;
+use Lantern\Core\Rehearsal\Moments;
 use Lantern\Core\Rehearsal\PromiseCheck;
 use Lantern\Core\Rehearsal\Record;
 use Lantern\Core\Rehearsal\Rehearsal;
@@ -73,7 +74,8 @@ final class RehearsalController extends StudioController
             $page = $plan->pageAs($life->page, $life->letter) ?? $plan->page($life->page);
 
             return response()->json(['html' => $page === null ? '' : $this->pages->asSeen($plan, $page, $found->business,
-                self::seen($life, $life->now, self::greets($life)))]);
+                new SeenAt($life->now, $life->runs($life->known), $life->isGreeted() ? self::fields($life) : [],
+                    Following::known($life)))]);
         }
         $received = $life->mails[$mail] ?? throw new NotFoundHttpException;
 
@@ -157,7 +159,7 @@ final class RehearsalController extends StudioController
         $choices = $shape->has('choices') ? Choice::list($shape, 'choices') : [];
         $life = $rehearsal->play($visitor, $start, $choices, $known);
 
-        return [$rehearsal, $life, ['visitor' => $visitor->toArray(), 'start' => $start->format('Y-m-d\TH:i:s\Z'),
+        return [$rehearsal, $life, ['visitor' => $visitor->toArray(), 'start' => Moments::written($start),
             'choices' => array_map(fn (Choice $c): array => $c->toArray(), $choices)]];
     }
 
@@ -181,21 +183,6 @@ final class RehearsalController extends StudioController
             known: true), PersonLookup::whole($person, CarbonImmutable::now())];
     }
 
-    /** @param  array<string, string>  $reader */
-    private static function seen(Life $life, DateTimeImmutable $at, array $reader): SeenAt
-    {
-        $before = clone $life;
-        $before->now = $at;
-
-        return new SeenAt($at, $before->runs($life->known), $reader, Following::known($before));
-    }
-
-    /** @return array<string, string> a page greets with what was filled into a form on this device, never with what is known otherwise */
-    private static function greets(Life $life): array
-    {
-        return $life->browser()->joinedOn === null && ! $life->isThemselves() ? [] : self::fields($life);
-    }
-
     /** @return array<string, string> */
     private static function fields(Life $life): array
     {
@@ -206,13 +193,13 @@ final class RehearsalController extends StudioController
     private function mail(Stage $stage, Life $life, Mail $mail, Funnel $funnel): array
     {
         $plan = $mail->kind === 'sequence' ? $stage->planOf($mail->of) : null;
-        $email = $plan?->as($mail->of, $mail->variant)->email($mail->of);
-        if ($plan === null || $email === null) {
-            return ['subject' => $mail->name, 'html' => '', 'at' => $mail->at->format('Y-m-d\TH:i:s\Z')];
+        $email = $plan === null ? null : $mail->email($plan);
+        if ($plan === null || $email === null || $mail->reader === null) {
+            return ['subject' => $mail->name, 'html' => '', 'at' => Moments::written($mail->at)];
         }
         $written = $this->emails->asSeen($funnel->business, EmailSource::ofEmail($funnel->business, $plan, $email, $plan->address),
-            self::seen($life, $mail->at, self::fields($life)));
+            new SeenAt($mail->at, $mail->reader->deadlines(), self::fields($life), $mail->reader));
 
-        return ['subject' => $written->subject, 'html' => $written->html, 'at' => $mail->at->format('Y-m-d\TH:i:s\Z')];
+        return ['subject' => $written->subject, 'html' => $written->html, 'at' => Moments::written($mail->at)];
     }
 }

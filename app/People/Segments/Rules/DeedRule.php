@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\People\Segments\Rules;
 
 use App\Models\Business;
-use App\Records\PersonLookup;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
@@ -41,7 +40,7 @@ final class DeedRule implements RuleSql
     private function onPages(Deed $deed, string $with, ?DateTimeImmutable $since): Builder
     {
         return DB::table('events')->whereColumn('events.person_id', 'people.id')
-            ->where('events.type', (string) array_search($deed, PersonLookup::EVENTS, true))
+            ->where('events.type', $deed->value)
             ->when($with !== '',
                 fn (Builder $q) => $q->where(fn (Builder $q) => $q->where('events.page_id', $with)->orWhere('events.funnel_id', $with)))
             ->when($since !== null, fn (Builder $q) => $q->where('events.at', '>=', Instant::sql($since ?? new DateTimeImmutable)));
