@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Money\TaxRate;
+use Lantern\Core\People\State\DoneDeed;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
@@ -113,6 +114,28 @@ final class RehearsalTest extends TestCase
         self::assertCount(1, $life->of(HappeningKind::ProductGiven));
         $rehearsal->choose($life, new Choice(ChoiceKind::Click, '', 'purchases'));
         self::assertSame(['Bought First Season'], $life->person->tags());
+        // Opened once more, it is theirs already.
+        $happened = count($life->happened);
+        $rehearsal->choose($life, new Choice(ChoiceKind::Click, '', 'purchases'));
+        self::assertCount($happened + 1, $life->happened);
+    }
+
+    public function test_what_they_do_is_known_as_rules_ask_for_it_and_a_page_greets_those_it_knows(): void
+    {
+        $plan = Plans::of(Goal::GiveAway);
+        [$rehearsal, $life] = self::begin($plan);
+        $rehearsal->choose($life, new Choice(ChoiceKind::Come));
+        self::assertFalse($life->isGreeted());
+        $rehearsal->choose($life, new Choice(ChoiceKind::Join, $plan->forms[0]->id));
+        self::assertTrue($life->isGreeted());
+        $done = array_map(fn (DoneDeed $d): string => "{$d->deed->value} {$d->with}", $life->person->deeds());
+        self::assertContains("joined {$plan->id}", $done);
+        self::assertContains("viewed {$plan->id}", $done);
+        $rehearsal->choose($life, new Choice(ChoiceKind::OtherDevice));
+        $rehearsal->choose($life, new Choice(ChoiceKind::Come));
+        self::assertFalse($life->isGreeted(), 'nobody is known on a device of which nothing is known');
+        $rehearsal->choose($life, new Choice(ChoiceKind::Click, $life->mails[0]->of));
+        self::assertTrue($life->isGreeted());
     }
 
     public function test_a_deadline_is_the_persons_and_goes_with_them_to_another_device(): void

@@ -41,6 +41,11 @@ final class RehearsalTest extends SalesTestCase
         $mail = $this->look([['do' => 'get-tag', 'of' => self::TAG]], ['mail' => 0]);
         self::assertNotSame('', $mail->json('subject'));
         self::assertStringContainsString('Robin', (string) $mail->json('html'));
+        // “One day left”, looked at two weeks later, says what it said when it came.
+        $late = $this->look([['do' => 'get-tag', 'of' => self::TAG], $this->click('The introductory price'),
+            ['do' => 'wait', 'minutes' => 20_160]], ['mail' => 1]);
+        self::assertSame('One day left', $late->json('subject'));
+        self::assertStringContainsString('ends on Saturday 17 April at 20:00, Auckland time', (string) $late->json('html'));
         self::assertSame($before, $this->everything());
     }
 
