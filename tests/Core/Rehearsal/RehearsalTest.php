@@ -115,9 +115,10 @@ final class RehearsalTest extends TestCase
         $rehearsal->choose($life, new Choice(ChoiceKind::Click, '', 'purchases'));
         self::assertSame(['Bought First Season'], $life->person->tags());
         // Opened once more, it is theirs already.
-        $happened = count($life->happened);
+        [$happened, $done] = [count($life->happened), $life->person->deeds()];
         $rehearsal->choose($life, new Choice(ChoiceKind::Click, '', 'purchases'));
         self::assertCount($happened + 1, $life->happened);
+        self::assertEquals($done, $life->person->deeds());
     }
 
     public function test_what_they_do_is_known_as_rules_ask_for_it_and_a_page_greets_those_it_knows(): void
