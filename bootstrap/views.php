@@ -10,8 +10,9 @@ use Illuminate\Foundation\Application;
 
 /*
  * Counts the views that were written down before the framework started, once their browsers have their answers. One process at a time
- * does it for a database, a second after the last time at the soonest: where many come, the framework starts once for all of them. What
- * is left behind, or by a process that died, `lantern:due` counts.
+ * does it for a database, and none within a second of the last time: where many come, the framework starts once for all of them. It
+ * never waits for that second to pass, since PHP's own server has others accepted behind this one, who would wait, too. What is left
+ * behind so, or by a process that died, the next view counts, or the visitor's next step, or `lantern:due`.
  */
 return static function (string $database): void {
     ignore_user_abort(true);
@@ -22,13 +23,17 @@ return static function (string $database): void {
     for ($tries = 0; $tries < 3 && $lock !== false && flock($lock, LOCK_EX | LOCK_NB); $tries++) {
         rewind($lock);
         $since = microtime(true) - (float) (stream_get_contents($lock) ?: 0);
+        if ($tries === 0 && $since >= 0 && $since < 1) {
+            flock($lock, LOCK_UN);
+
+            return;
+        }
         require_once "{$root}/vendor/autoload.php";
         if (! isset($app)) {
             /** @var Application $app */
             $app = require "{$root}/bootstrap/app.php";
             $app->make(Kernel::class)->bootstrap();
         }
-        usleep((int) (1_000_000 * max(0, min(1, 1 - $since))));
         try {
             $app->make(CountViews::class)->work(CarbonImmutable::now());
         } catch (Throwable $e) {
