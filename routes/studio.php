@@ -40,6 +40,7 @@ use App\Http\Studio\Results\CostController;
 use App\Http\Studio\Results\PlanController;
 use App\Http\Studio\Results\ResultsController;
 use App\Http\Studio\Results\SplitTestController;
+use App\Http\Studio\Rules\RuleController;
 use App\Http\Studio\Sales\CouponController;
 use App\Http\Studio\Sales\OrderController;
 use App\Http\Studio\Sales\SalesController;
@@ -52,6 +53,16 @@ Route::prefix('studio/api')->group(function (): void {
 
     Route::middleware('auth')->group(function (): void {
         Route::delete('session', [SessionController::class, 'signOut']);
+        Route::get('rules', [RuleController::class, 'index']);
+        Route::post('rules', [RuleController::class, 'store']);
+        Route::put('rules/order', [RuleController::class, 'order']);
+        Route::put('rules/{rule}', [RuleController::class, 'update']);
+        Route::delete('rules/{rule}', [RuleController::class, 'destroy']);
+        Route::post('rules/{rule}/restore', [RuleController::class, 'restore']);
+        Route::post('rules/{rule}/pause', [RuleController::class, 'pause']);
+        Route::post('rules/{rule}/resume', [RuleController::class, 'resume']);
+        Route::get('rules/{rule}/log', [RuleController::class, 'log']);
+        Route::get('funnels/{funnel}/rules', [RuleController::class, 'numbers']);
         Route::get('sites', [SiteController::class, 'index']);
         Route::post('sites', [SiteController::class, 'store']);
         Route::put('sites/{site}', [SiteController::class, 'update']);
@@ -249,6 +260,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::delete('people/{person}/notes/{note}', [PersonController::class, 'removeNote']);
         Route::post('people/{person}/notes/{note}/restore', [PersonController::class, 'restoreNote']);
         Route::post('people/{person}/bought', [PersonController::class, 'bought']);
+        Route::post('people/{person}/replied', [PersonController::class, 'replied']);
         Route::match(['post', 'delete'], 'people/{person}/sequences/{sequence}', [PersonController::class, 'sequence']);
         Route::post('people/{person}/unsubscribe', [PersonController::class, 'unsubscribe']);
         Route::post('people/{person}/lift', [PersonController::class, 'lift']);

@@ -51,10 +51,11 @@ final readonly class FrontViews
     private function lookWhether(string $page, string $ip): void
     {
         $keys = PageSeen::keysOf($page, PageSeen::MOST_TIMES);
-        $query = $this->pdo->prepare('select exists (select 1 from version_triggers where trigger_key in ('
-            .implode(', ', array_fill(0, count($keys), '?')).')), (select count(*) from (select 1 from seen_views where ip = ? and at > ? '
+        $these = implode(', ', array_fill(0, count($keys), '?'));
+        $query = $this->pdo->prepare('select exists (select 1 from version_triggers where trigger_key in ('.$these
+            .')) or exists (select 1 from rule_triggers where trigger_key in ('.$these.')), (select count(*) from (select 1 from seen_views where ip = ? and at > ? '
             .'limit '.ViewReport::MOST.'))');
-        $query->execute([...$keys, $ip, $this->now->modify('-'.ViewReport::SECONDS.' seconds')->format('Y-m-d H:i:s.u')]);
+        $query->execute([...$keys, ...$keys, $ip, $this->now->modify('-'.ViewReport::SECONDS.' seconds')->format('Y-m-d H:i:s.u')]);
         /** @var array{int|string, int|string} $found */
         $found = $query->fetch(PDO::FETCH_NUM);
         $query->closeCursor();

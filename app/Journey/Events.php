@@ -36,7 +36,8 @@ final readonly class Events
     /** How the moment of an event is written: its order among others of the same second is kept. */
     public const AT = 'Y-m-d H:i:s.u';
 
-    public function __construct(private Counts $counts, private EffectRunner $effects, private EarlierViews $earlier)
+    public function __construct(private Counts $counts, private EffectRunner $effects, private EarlierViews $earlier,
+        private BusinessRules $rules)
     {
     }
 
@@ -81,8 +82,9 @@ final readonly class Events
                 $decided !== null => new Decision,
                 // Nobody to whom anything could happen, and nothing that leads anywhere.
                 $event->person === null && $event->stranger === null && $event->type->outcome() === null => new Decision,
-                $version === null => Journey::withoutFunnel($core),
-                default => (new Journey($version->plan()))->decide(self::known($event, $core), $core),
+                $version === null => $this->withoutFunnel($event, $core),
+                default => (new Journey($version->plan(), $this->rules->of($event->business->id)))->decide(self::known($event, $core),
+                    $core),
             };
             if ($event->alone) {
                 // Whose it is comes later, by a link in an email; and with it the rest.
@@ -97,6 +99,16 @@ final readonly class Events
         });
     }
 
+    /** What follows whatever funnel it happened in, or in none; among it what the rules of the whole business wait for. */
+    private function withoutFunnel(NewEvent $event, Event $core): Decision
+    {
+        $own = Journey::withoutFunnel($core);
+        $rules = $event->person === null || $core->keys() === [] ? [] : $this->rules->of($event->business->id);
+
+        return $rules === [] ? $own : new Decision($own->way, [...$own->effects,
+            ...Journey::ofBusiness($rules, self::known($event, $core), $core)->effects]);
+    }
+
     /** What happened to an order that belonged to itself has happened to a person: what was left of it follows. */
     public function joined(NewEvent $event): void
     {
@@ -104,7 +116,7 @@ final readonly class Events
             $core = $event->inCore();
             $version = $event->version ?? $event->funnel?->liveVersion;
             if ($version !== null) {
-                $decision = (new Journey($version->plan()))->decide(self::known($event, $core), $core);
+                $decision = (new Journey($version->plan(), $this->rules->of($event->business->id)))->decide(self::known($event, $core), $core);
                 $this->carryOut($decision->ofPerson(), $event, $event->funnel, $version);
             }
             $this->listen($event, $core, null);
@@ -118,7 +130,7 @@ final readonly class Events
         foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
             if ($funnel->liveVersion !== null) {
                 // Looked up anew each time: what one funnel did is known to the next.
-                $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::known($event, $core), $core), $event,
+                $this->carryOut((new Journey($funnel->liveVersion->plan(), $this->rules->of($event->business->id)))->listen(self::known($event, $core), $core), $event,
                     $funnel, $funnel->liveVersion);
             }
         }
@@ -133,7 +145,7 @@ final readonly class Events
     {
         return DB::transaction(function () use ($person, $funnel, $sequence, $at): bool {
             $version = $funnel->liveVersion;
-            $effects = $version === null ? [] : (new Journey($version->plan()))->start(PersonLookup::forJourney($person, $at), $sequence,
+            $effects = $version === null ? [] : (new Journey($version->plan(), $this->rules->of($person->business_id)))->start(PersonLookup::forJourney($person, $at), $sequence,
                 $at);
             $this->effects->run($effects, new EffectContext($person, $at, $funnel, $version));
 

@@ -47,6 +47,8 @@ final readonly class NewEvent
      * @param  string|null  $guide  the id of the guide that was read in
      * @param  list<string>  $pagesRead  ids of the pages of it that were read for the first time
      * @param  array{int, int}  $shares  how much of it was read before, and now, in percent
+     * @param  int  $hours  that are left until the deadline is over
+     * @param  string|null  $date  the key of the day that came round
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -82,6 +84,8 @@ final readonly class NewEvent
         public ?string $guide = null,
         public array $pagesRead = [],
         public array $shares = [0, 0],
+        public int $hours = 0,
+        public ?string $date = null,
     ) {
     }
 
@@ -172,6 +176,6 @@ final readonly class NewEvent
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
             $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered,
-            times: $this->times, deadline: $this->deadline, guide: $this->guide, pagesRead: $this->pagesRead, shares: $this->shares);
+            times: $this->times, deadline: $this->deadline, guide: $this->guide, pagesRead: $this->pagesRead, shares: $this->shares, hours: $this->hours, date: $this->date);
     }
 }

@@ -59,6 +59,7 @@ final readonly class PageViews
     /** Does anything that was ever published wait for this page to be seen? */
     private static function isListenedTo(string $page): bool
     {
-        return DB::table('version_triggers')->whereIn('trigger_key', PageSeen::keysOf($page, PageSeen::MOST_TIMES))->exists();
+        return DB::table('version_triggers')->whereIn('trigger_key', PageSeen::keysOf($page, PageSeen::MOST_TIMES))->exists()
+            || DB::table('rule_triggers')->whereIn('trigger_key', PageSeen::keysOf($page, PageSeen::MOST_TIMES))->exists();
     }
 }

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property string $id
  * @property int $business_id
  * @property string|null $submission_id
+ * @property string|null $person_id of whom a rule told
  * @property string $url
  * @property string $payload JSON, as it was or will be sent
  * @property CallState $state
@@ -30,5 +31,5 @@ final class HookCall extends Record
     /** @var array<string, string> */
     protected $casts = ['state' => CallState::class, 'due_at' => 'immutable_datetime', 'queued_at' => 'immutable_datetime'];
 
-    protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'status' => null, 'answer' => null];
+    protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'status' => null, 'person_id' => null, 'answer' => null];
 }

@@ -12,6 +12,8 @@ use App\Models\Person;
 use App\Models\ProductAccess;
 use DateTimeImmutable;
 use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\EndAccess;
+use Lantern\Core\Journey\Effects\GiveAccess;
 use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Orders\AccessState;
@@ -23,6 +25,9 @@ final readonly class Accesses implements CarriesOut
 {
     public function carryOut(Effect $effect, EffectContext $context): void
     {
+        if ($effect instanceof GiveAccess || $effect instanceof EndAccess) {
+            $this->byRule($effect, $context);
+        }
         $product = $effect instanceof GiveProduct ? $context->version?->plan()->product($effect->product) : null;
         if ($product === null || $context->order === null) {
             return;
@@ -33,6 +38,20 @@ final readonly class Accesses implements CarriesOut
         if ($access->wasRecentlyCreated) {
             OrderLog::add($context->order, FactType::AccessGiven, $context->at,
                 data: ['product' => $product->id, 'name' => $product->name]);
+        }
+    }
+
+    /** Access that a rule gives belongs to no order; access that it takes away, to whichever. */
+    private function byRule(GiveAccess|EndAccess $effect, EffectContext $context): void
+    {
+        $product = $context->version?->plan()->product($effect->product);
+        if ($effect instanceof GiveAccess && $product !== null && $context->funnel !== null) {
+            $this->give($context->person, $context->funnel->id, $product, $context->at);
+        } elseif ($effect instanceof EndAccess) {
+            foreach (ProductAccess::query()->with('order')->where('person_id', $context->person->id)
+                ->where('product_id', $effect->product)->get() as $access) {
+                $this->end($access, $context->at);
+            }
         }
     }
 

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Automation\BeginsRules;
 use App\Deadlines\StartsDeadlines;
 use App\Files\Deliveries;
 use App\Forms\ConfirmationMessage;
 use App\Forms\Confirmations;
 use App\Front\Front;
 use App\Front\FrontPages;
+use App\Journey\ActingRule;
+use App\Journey\BusinessRules;
 use App\Journey\CarriesOut;
 use App\Journey\EarlierViews;
 use App\Journey\EffectRunner;
@@ -22,6 +25,7 @@ use App\Mail\Emails\KindsOfMessages;
 use App\Mail\Emails\NewLinkMessage;
 use App\Mail\Owner\NoticeMessage;
 use App\Mail\Owner\Notices;
+use App\Mail\Owner\PersonNotices;
 use App\Mail\Owner\ReaderNotices;
 use App\Mail\Owner\TestMessage;
 use App\Mail\Sending\MailServers;
@@ -38,6 +42,8 @@ use App\Orders\SaleNotices;
 use App\Payments\PaymentProvider;
 use App\Payments\Practice\PracticePayments;
 use App\People\Bulk\LeavesSequences;
+use App\People\Fields\FieldChanges;
+use App\People\Notes;
 use App\People\Privacy\WritesEmails;
 use App\People\Tags\Tagging;
 use App\Serving\FollowsDrawing;
@@ -99,20 +105,29 @@ use Illuminate\Support\ServiceProvider;
 use Illuminate\Translation\Translator;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\BeginRule;
+use Lantern\Core\Journey\Effects\CallAddress;
 use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\ChangeField;
 use Lantern\Core\Journey\Effects\DeliverFile;
 use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\EndAccess;
+use Lantern\Core\Journey\Effects\GiveAccess;
 use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\RegisterForSession;
+use Lantern\Core\Journey\Effects\RemoveTag;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\SendOneEmail;
 use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Journey\Effects\TellOwnerOfPerson;
 use Lantern\Core\Journey\Effects\TellOwnerOfReader;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
+use Lantern\Core\Journey\Effects\WriteNote;
 use Lantern\Core\Messages\MessageKind;
 
 final class AppServiceProvider extends ServiceProvider
@@ -123,6 +138,15 @@ final class AppServiceProvider extends ServiceProvider
         AskToConfirm::class => Confirmations::class,
         RegisterForSession::class => RegistersForSessions::class,
         CallHook::class => Webhooks::class,
+        BeginRule::class => BeginsRules::class,
+        CallAddress::class => Webhooks::class,
+        ChangeField::class => FieldChanges::class,
+        EndAccess::class => Accesses::class,
+        GiveAccess::class => Accesses::class,
+        RemoveTag::class => Tagging::class,
+        SendOneEmail::class => Enrolments::class,
+        TellOwnerOfPerson::class => PersonNotices::class,
+        WriteNote::class => Notes::class,
         CancelEmails::class => Enrolments::class,
         DeliverFile::class => Deliveries::class,
         GiveProduct::class => Accesses::class,
@@ -195,6 +219,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Voices::class, fn (): Voices => new Voices(new TranslatedPhrases($this->app->make(Translator::class))));
         $this->app->singleton(SiteLanguage::class);
         $this->app->scoped(Homes::class);
+        $this->app->scoped(BusinessRules::class);
+        $this->app->scoped(ActingRule::class);
         $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(LeavesSequences::class, Enrolments::class);
         $this->app->bind(WritesEmails::class, WrittenMessages::class);

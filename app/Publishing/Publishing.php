@@ -15,10 +15,8 @@ use App\Models\OldAddress;
 use App\Models\PublishedPage;
 use App\Models\User;
 use App\Models\Version;
-use App\People\Fields\OwnFields;
 use App\Records\GuideFacts;
 use App\Records\Readings;
-use App\Rendering\PictureFacts;
 use App\Serving\PublishedPages;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +27,7 @@ use Lantern\Core\Plan\Plan;
 /** Draft, version, switch: the only way anything reaches the public. */
 final readonly class Publishing
 {
-    public function __construct(private PublishedPages $pages, private PictureFacts $facts, private PublishedDeadlines $deadlines)
+    public function __construct(private PublishedPages $pages, private FunnelCheck $check, private PublishedDeadlines $deadlines)
     {
     }
 
@@ -45,8 +43,7 @@ final readonly class Publishing
     {
         return DB::transaction(function () use ($funnel, $by, $note, $move): Version {
             $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->withoutUnused();
-            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(),
-                array_column(OwnFields::of($funnel->business_id), 'name'));
+            $findings = $this->check->of($funnel, $plan);
             if (GoLiveCheck::blocked($findings)) {
                 throw new NotReady($findings);
             }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Rehearsal;
 
+use App\Journey\BusinessRules;
 use App\Models\Business;
 use App\Models\Funnel;
+use App\Records\LivePlans;
 use App\Warmth\Scores;
 use App\Webinars\Lengths;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Money\TaxRate;
-use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Rehearsal\Stage;
 
@@ -30,22 +31,15 @@ final class Stages
             self::others($business, $funnel), array_values(array_map(strval(...), DB::table('sequence_pauses')->pluck('sequence_id')
                 ->all())),
             Scores::weights($business), (int) config('lantern.links.confirm_hours'),
-            (int) config('lantern.signups.token_seconds'));
+            (int) config('lantern.signups.token_seconds'), app(BusinessRules::class)->of($business->id),
+            array_values(array_map(strval(...), DB::table('rule_pauses')->pluck('rule_id')->all())),
+            array_map(strval(...), DB::table('own_fields')->where('business_id', $business->id)->pluck('label', 'name')->all()));
     }
 
     /** @return list<Plan> of the other live funnels, in the order in which live traffic asks them */
     private static function others(Business $business, Funnel $funnel): array
     {
-        $plans = [];
-        foreach (Funnel::query()->with('liveVersion')->where('business_id', $business->id)->where('state', FunnelState::Live)
-            ->whereNull('archived_at')->where('id', '!=', $funnel->id)->orderBy('id')->get() as $other) {
-            $plan = $other->liveVersion?->plan();
-            // Those that wait for nothing decide nothing.
-            if ($plan !== null && $plan->listensTo() !== []) {
-                $plans[] = $plan;
-            }
-        }
-
-        return $plans;
+        // Those that wait for nothing decide nothing.
+        return array_values(array_filter(LivePlans::of($business->id, $funnel->id), fn (Plan $p): bool => $p->listensTo() !== []));
     }
 }

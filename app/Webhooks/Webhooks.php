@@ -9,6 +9,7 @@ use App\Journey\EffectContext;
 use App\Models\Business;
 use App\Models\CallState;
 use App\Models\HookCall;
+use App\Models\Person;
 use App\Models\Submission;
 use App\Support\DueWork;
 use App\Support\Instant;
@@ -16,6 +17,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Lantern\Core\Agenda\Task;
+use Lantern\Core\Journey\Effects\CallAddress;
 use Lantern\Core\Journey\Effects\CallHook as CallHookEffect;
 use Lantern\Core\Journey\Effects\Effect;
 use Throwable;
@@ -40,9 +42,32 @@ final readonly class Webhooks implements CarriesOut, DueWork
 
     public function carryOut(Effect $effect, EffectContext $context): void
     {
+        if ($effect instanceof CallAddress) {
+            $this->tellOfRule($effect, $context);
+        }
         if ($effect instanceof CallHookEffect && $context->submission !== null) {
             $this->call($context->submission->funnel->business, $effect->url, 'form.filled-in', $context->submission);
         }
+    }
+
+    /** That a rule has acted for somebody. */
+    private function tellOfRule(CallAddress $effect, EffectContext $context): void
+    {
+        $person = $context->person;
+        $call = HookCall::query()->create(['business_id' => $person->business_id, 'submission_id' => null, 'person_id' => $person->id,
+            'url' => $effect->url, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now(),
+            'payload' => json_encode(['event' => 'rule.acted', 'at' => Instant::json($context->at), 'rule' => $effect->rule,
+                'funnel' => $context->funnel === null ? null : ['id' => $context->funnel->id, 'name' => $context->funnel->name],
+                'person' => self::person($person),
+            ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)]);
+        CallHook::dispatch($call->id);
+    }
+
+    /** @return array<string, string|null> */
+    private static function person(Person $person): array
+    {
+        return ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name,
+            'lastName' => $person->last_name, 'timezone' => $person->timezone];
     }
 
     public function call(Business $business, string $url, string $event, Submission $submission): HookCall
@@ -53,8 +78,7 @@ final readonly class Webhooks implements CarriesOut, DueWork
             'payload' => json_encode([
                 'event' => $event, 'at' => Instant::json($submission->submitted_at), 'submission' => $submission->id,
                 'funnel' => ['id' => $submission->funnel_id, 'name' => $submission->funnel->name], 'form' => $submission->form_id,
-                'person' => ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name,
-                    'lastName' => $person->last_name, 'timezone' => $person->timezone],
+                'person' => self::person($person),
                 'answers' => (object) $submission->answers, 'source' => (object) ($submission->source ?? []),
                 'consent' => ['words' => $submission->consent_words, 'given' => $submission->consented,
                     'marketing' => $submission->marketing],
@@ -102,7 +126,7 @@ final readonly class Webhooks implements CarriesOut, DueWork
     public function replay(HookCall $call): HookCall
     {
         $again = HookCall::query()->create(['business_id' => $call->business_id, 'submission_id' => $call->submission_id,
-            'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now()]);
+            'person_id' => $call->person_id, 'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now()]);
         CallHook::dispatch($again->id);
 
         return $again;

@@ -21,6 +21,10 @@ enum Task
     case Counts;
     /** How warm people are, as all of it fades. */
     case Warmth;
+    /** Days in fields of people that come round. */
+    case Dates;
+    /** What rules do for somebody because of what happened. */
+    case Rules;
     case Broadcasts;
     /** The email of the day to the owner. */
     case Digest;

@@ -27,9 +27,11 @@ final class GoLiveCheck
     /**
      * @param  DateTimeImmutable|null  $now  what days without a year are read by; none leaves them out
      * @param  list<string>  $own  names of the owner's own fields of people
+     * @param  RuleSurroundings  $around  what else its rules may set off, or be set off by
      * @return list<Finding>
      */
-    public static function of(Plan $plan, PageFacts $facts = new PageFacts, ?DateTimeImmutable $now = null, array $own = []): array
+    public static function of(Plan $plan, PageFacts $facts = new PageFacts, ?DateTimeImmutable $now = null, array $own = [],
+        RuleSurroundings $around = new RuleSurroundings): array
     {
         $findings = [...self::sender($plan), ...self::language($plan), ...self::connections($plan)];
         foreach ($plan->pages as $page) {
@@ -43,8 +45,9 @@ final class GoLiveCheck
                     fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
         array_push($findings, ...self::sequences($plan), ...OfferCheck::of($plan), ...DeadlineCheck::of($plan, $now),
-            ...PopupCheck::of($plan, $facts), ...GuideCheck::of($plan, $facts), ...WebinarCheck::of($plan, $now),
-            ...SplitTestCheck::of($plan, fn (Plan $p): array => self::of($p, $facts, $now, $own)));
+            ...RuleCheck::of($plan, $around, $own), ...PopupCheck::of($plan, $facts),
+            ...GuideCheck::of($plan, $facts), ...WebinarCheck::of($plan, $now),
+            ...SplitTestCheck::of($plan, fn (Plan $p): array => self::of($p, $facts, $now, $own, $around)));
         array_push($findings, ...self::delivery($plan), ...self::trusted($plan, $facts));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
 

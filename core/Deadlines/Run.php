@@ -57,4 +57,10 @@ final readonly class Run
 
         return max(0, intdiv($micro + 999_999, 1_000_000));
     }
+
+    /** Does it still run, and is it over within so many hours? */
+    public function endsWithin(int $hours, DateTimeImmutable $now): bool
+    {
+        return $this->endsAt > $now && $this->endsAt->modify("-{$hours} hours") <= $now;
+    }
 }

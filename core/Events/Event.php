@@ -23,6 +23,8 @@ final readonly class Event
      * @param  string|null  $guide  the id of the guide that was read in
      * @param  list<string>  $pagesRead  ids of the pages of it that were read for the first time
      * @param  array{int, int}  $shares  how much of it was read before, and now, in percent
+     * @param  int  $hours  that are left until the deadline is over
+     * @param  string|null  $date  the key of the day that came round: {@see Trigger\DateComes::key()}
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
@@ -44,6 +46,8 @@ final readonly class Event
         public ?string $guide = null,
         public array $pagesRead = [],
         public array $shares = [0, 0],
+        public int $hours = 0,
+        public ?string $date = null,
     ) {
     }
 
@@ -55,7 +59,7 @@ final readonly class Event
     public function keys(): array
     {
         return match ($this->type) {
-            EventType::Joined => $this->form === null ? [] : [Trigger\FormFilledIn::keyOf($this->form)],
+            EventType::Joined => [...($this->form === null ? [] : [Trigger\FormFilledIn::keyOf($this->form)]), Trigger\SignedUp::KEY],
             EventType::Tagged => $this->tag === null ? [] : [Trigger\TagAdded::keyOf($this->tag)],
             EventType::Bought => [Trigger\Bought::KEY, ...array_map(Trigger\BoughtOffer::keyOf(...), $this->offers)],
             EventType::Viewed => $this->page === null ? [] : Trigger\PageSeen::keysOf($this->page, $this->times),
@@ -68,6 +72,10 @@ final readonly class Event
             EventType::Refunded => array_map(Trigger\OfferRefunded::keyOf(...), $this->offers),
             EventType::PaymentFailed => array_map(Trigger\PaymentFailed::keyOf(...), $this->offers),
             EventType::DeadlineOver => $this->deadline === null ? [] : [Trigger\DeadlineOver::keyOf($this->deadline)],
+            EventType::DeadlineBegan => $this->deadline === null ? [] : [Trigger\DeadlineBegan::keyOf($this->deadline)],
+            EventType::DeadlineNear => $this->deadline === null ? [] : [Trigger\DeadlineNear::keyOf($this->deadline, $this->hours)],
+            EventType::Replied => [Trigger\Replied::KEY],
+            EventType::DateCame => $this->date === null ? [] : [$this->date],
             EventType::GuideBegun => $this->guide === null ? [] : [Trigger\GuideBegun::keyOf($this->guide)],
             EventType::GuideFinished => $this->guide === null ? [] : [Trigger\GuideFinished::keyOf($this->guide)],
             EventType::GuideRead => $this->guide === null ? [] : [...array_map(Trigger\GuidePageRead::keyOf(...), $this->pagesRead),

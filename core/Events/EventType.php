@@ -45,6 +45,14 @@ enum EventType: string
     case PaymentFailed = 'payment-failed';
     /** The time of a deadline has run out for them. */
     case DeadlineOver = 'deadline-over';
+    /** The time of a deadline begins for them. Kept as its run, and not as an event. */
+    case DeadlineBegan = 'deadline-began';
+    /** The time of a deadline is nearly over for them. */
+    case DeadlineNear = 'deadline-near';
+    /** Replied to an email, as the owner marks it. */
+    case Replied = 'replied';
+    /** A day that stands in a field of theirs has come round. */
+    case DateCame = 'date-came';
     /** Became warm by something they did, and was not before. */
     case BecameWarm = 'became-warm';
     case GuideBegun = 'guide-begun';
@@ -69,7 +77,7 @@ enum EventType: string
     /** Is it told in a person's history by what it happened to: their deadlines, their sessions, the emails of a sequence? */
     public function isToldElsewhere(): bool
     {
-        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::Pressed, self::Read, self::GuideRead], true);
+        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::DeadlineBegan, self::DeadlineNear, self::Pressed, self::Read, self::GuideRead], true);
     }
 
     /** Is it what became of somebody's session? */

@@ -6,6 +6,8 @@ namespace Lantern\Core\Journey;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Automation\AutomationRule;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
@@ -39,7 +41,9 @@ final class EffectList
     /** @var list<string> sequences that this has ended: it does not start them anew */
     private array $ended = [];
 
-    public function __construct(private readonly Plan $plan, private PersonState $person, private readonly DateTimeImmutable $at)
+    /** @param  list<AutomationRule>  $business  rules of the whole business, which hear what happens beside those of the funnel */
+    public function __construct(private readonly Plan $plan, private PersonState $person, private readonly DateTimeImmutable $at,
+        private readonly array $business = [])
     {
     }
 
@@ -104,8 +108,12 @@ final class EffectList
         }
     }
 
-    /** What an event ends, then the deadlines that it starts, then the sequences. */
-    public function event(Event $event): void
+    /**
+     * What an event ends, then the deadlines that it starts, then the sequences; then the rules that it sets off.
+     *
+     * @param  bool  $told  is it told from elsewhere, where the rules of the whole business have heard it already?
+     */
+    public function event(Event $event, bool $told = false): void
     {
         foreach ($this->plan->sequences as $sequence) {
             $trigger = $this->person->isIn($sequence->id) ? $sequence->ends->heardBy($event) : null;
@@ -120,6 +128,11 @@ final class EffectList
                 $this->sequence($sequence);
             }
         }
+        $name = $this->plan->nameOf(...);
+        foreach ([...RulesHeard::by($this->plan->rules, $this->plan->id, $this->person, $event, $name),
+            ...($told ? [] : RulesHeard::by($this->business, '', $this->person, $event, $name))] as $begun) {
+            $this->add($begun);
+        }
     }
 
     /**
@@ -130,19 +143,32 @@ final class EffectList
     {
         foreach ($this->plan->deadlines as $deadline) {
             $trigger = $deadline->starts->heardBy($event);
-            $before = $this->person->deadlines()[$deadline->id] ?? null;
-            $run = $trigger !== null && ! $this->person->owner && $deadline->mayBegin($before, $this->at)
-                ? $deadline->begin($this->at, $this->person->zone, $trigger->words($this->plan->nameOf(...)).'.') : null;
-            if ($run === null) {
-                continue;
-            }
-            $this->add(new StartDeadline($deadline->id, $run, $before !== null));
-            foreach ($this->plan->sequences as $sequence) {
-                if ($this->person->isIn($sequence->id)) {
-                    $this->emailsBy($deadline->id, $run, $sequence, $before !== null);
-                }
+            if ($trigger !== null) {
+                $this->deadline($deadline, $trigger->words($this->plan->nameOf(...)).'.');
             }
         }
+    }
+
+    /**
+     * A deadline begins, if it may. It never does for the owner in their own browser.
+     *
+     * @param  string  $why  one sentence for the owner
+     */
+    public function deadline(Deadline $deadline, string $why): void
+    {
+        $before = $this->person->deadlines()[$deadline->id] ?? null;
+        $run = ! $this->person->owner && $deadline->mayBegin($before, $this->at)
+            ? $deadline->begin($this->at, $this->person->zone, $why) : null;
+        if ($run === null) {
+            return;
+        }
+        $this->add(new StartDeadline($deadline->id, $run, $before !== null));
+        foreach ($this->plan->sequences as $sequence) {
+            if ($this->person->isIn($sequence->id)) {
+                $this->emailsBy($deadline->id, $run, $sequence, $before !== null);
+            }
+        }
+        $this->event(new Event(EventType::DeadlineBegan, $this->at, deadline: $deadline->id));
     }
 
     /** @param  bool  $anew  did the deadline run before, so that its emails go out once more? */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey;
 
 use DateTimeImmutable;
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
@@ -34,7 +35,8 @@ final readonly class Journey
     /** The receipt waits for extra offers that come after a purchase, and no longer than this. Minutes. */
     public const CHAIN_MINUTES = 30;
 
-    public function __construct(private Plan $plan)
+    /** @param  list<AutomationRule>  $business  the rules of the whole business, which hear what happens beside those of the funnel */
+    public function __construct(private Plan $plan, private array $business = [])
     {
     }
 
@@ -61,7 +63,17 @@ final readonly class Journey
     /** What follows from something that happened elsewhere: in another funnel, or by the owner's hand. */
     public function listen(PersonState $person, Event $event): Decision
     {
-        return new Decision(null, $this->triggered($person, $event));
+        return new Decision(null, $this->triggered($person, $event, true));
+    }
+
+    /**
+     * Which rules of the whole business are set off by what happened in no live funnel.
+     *
+     * @param  list<AutomationRule>  $business
+     */
+    public static function ofBusiness(array $business, PersonState $person, Event $event): Decision
+    {
+        return new Decision(null, RulesHeard::by($business, '', $person, $event, fn (string $id): string => ''));
     }
 
     /** What follows whatever funnel it happened in, or in none. */
@@ -121,7 +133,7 @@ final readonly class Journey
      */
     private function bought(PersonState $person, Event $event, ?Way $way): array
     {
-        $list = new EffectList($this->plan, $person, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at, $this->business);
         foreach ($this->productsOf($event->offers) as $product) {
             $list->add(new GiveProduct($product->id));
             $list->tags($product->tags);
@@ -167,7 +179,7 @@ final readonly class Journey
     /** @return list<Effect> */
     private function joined(PersonState $person, Event $event, ?FormPlan $form): array
     {
-        $list = new EffectList($this->plan, $person, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at, $this->business);
         if ($event->registered !== null) {
             $list->register($event->registered);
         }
@@ -197,7 +209,7 @@ final readonly class Journey
      */
     private function registered(PersonState $person, Event $event): array
     {
-        $list = new EffectList($this->plan, $person, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at, $this->business);
         if ($event->registered !== null) {
             $list->register($event->registered);
         }
@@ -212,7 +224,7 @@ final readonly class Journey
      */
     private function ofSession(PersonState $person, Event $event): array
     {
-        $list = new EffectList($this->plan, $person, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at, $this->business);
         $list->tags($this->plan->webinar($event->webinar ?? '')->tags[$event->type->value] ?? []);
         $list->event($event);
 
@@ -226,7 +238,7 @@ final readonly class Journey
      */
     private function guide(PersonState $person, Event $event): array
     {
-        $list = new EffectList($this->plan, $person, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at, $this->business);
         $list->event($event);
         $guide = $this->plan->guide($event->guide ?? '');
         $finished = $event->type === EventType::GuideFinished;
@@ -239,10 +251,10 @@ final readonly class Journey
     }
 
     /** @return list<Effect> */
-    private function triggered(PersonState $person, Event $event): array
+    private function triggered(PersonState $person, Event $event, bool $told = false): array
     {
-        $list = new EffectList($this->plan, $person, $event->at);
-        $list->event($event);
+        $list = new EffectList($this->plan, $person, $event->at, $this->business);
+        $list->event($event, $told);
 
         return $list->effects();
     }
@@ -255,7 +267,7 @@ final readonly class Journey
     public function start(PersonState $person, string $sequence, DateTimeImmutable $at): array
     {
         $found = $this->plan->sequence($sequence);
-        $list = new EffectList($this->plan, $person, $at);
+        $list = new EffectList($this->plan, $person, $at, $this->business);
         if ($found !== null) {
             $list->sequence($found);
         }

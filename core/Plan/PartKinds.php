@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
@@ -28,7 +29,8 @@ final class PartKinds
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
         Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class, Webinar::class,
-        SplitTest::class, Variant::class, Guide::class, GuidePage::class, Promise::class];
+        SplitTest::class, Variant::class, Guide::class, GuidePage::class, Promise::class,
+        AutomationRule::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Guards;
 use Lantern\Core\Deadlines\Place;
@@ -92,6 +93,9 @@ final readonly class Plan
     /** @var list<GuidePage> of all its guides, also those that are hidden */
     public array $guidePages;
 
+    /** @var list<AutomationRule> */
+    public array $rules;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
@@ -141,6 +145,13 @@ final readonly class Plan
         $this->variants = self::those($given, Variant::class);
         $this->guides = self::those($given, Guide::class);
         $this->guidePages = self::those($given, GuidePage::class);
+        $this->rules = self::those($given, AutomationRule::class);
+    }
+
+    /** A funnel without anything in it: what happens to somebody in no funnel at all. */
+    public static function none(): self
+    {
+        return new self('', '', Goal::Own, '', Looks::DEFAULT, new LookChanges, new Sender('', '', '', '', ''), [], []);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -591,7 +602,8 @@ final readonly class Plan
     {
         return array_values(array_unique(array_merge([],
             ...array_map(fn (SequencePlan $s): array => [...$s->starts->keys(), ...$s->ends->keys()], $this->sequences),
-            ...array_map(fn (Deadline $d): array => $d->starts->keys(), $this->deadlines))));
+            ...array_map(fn (Deadline $d): array => $d->starts->keys(), $this->deadlines),
+            ...array_map(fn (AutomationRule $r): array => $r->when->keys(), $this->rules))));
     }
 
     public function way(string $page, Outcome $outcome): ?Way

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Rehearsal;
 
 use DateTimeImmutable;
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Events\Trigger\EmailClicked;
 use Lantern\Core\Events\Trigger\PageSeen;
@@ -17,6 +18,8 @@ use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\ChoiceKind;
 use Lantern\Core\Promises\Visitor;
 use Lantern\Core\Rules\DeedRule;
+use Lantern\Core\Rules\Group;
+use Lantern\Core\Sequences\EmailPlan;
 
 /**
  * Every combination of what somebody can do, folded into what really differs: ways that have come to the same page with the same that
@@ -224,7 +227,8 @@ final class AllWays
             $person->subscription->value, $tags, array_map(fn (Enrolment $e): array => [$e->ended, $e->run], $person->enrolments()),
             $emails,
             $runs, array_values($clicked), $views, $seats, $orders, $life->browser()->extra, $life->browser()->openSince !== null,
-            array_map(fn ($p): int => $p->share, $life->reading)]));
+            array_map(fn ($p): int => $p->share, $life->reading),
+            array_map(fn (BegunRule $b): string => $b->begun->rule, $life->rules), array_keys($life->acted)]));
     }
 
     /** Which clicks and how many views anything waits for: all others are forgotten. */
@@ -237,8 +241,13 @@ final class AllWays
         foreach ($plan->sequences as $sequence) {
             $this->hear([...$sequence->starts->list, ...$sequence->ends->list]);
         }
-        foreach ($plan->emails as $email) {
-            foreach ($email->only->rules() as $rule) {
+        $rules = [...$plan->rules, ...$this->stage->rules];
+        foreach ($rules as $rule) {
+            $this->hear($rule->when->list);
+        }
+        foreach ([...array_map(fn (EmailPlan $e): Group => $e->only, $plan->emails),
+            ...array_map(fn (AutomationRule $r): Group => $r->only, $rules)] as $group) {
+            foreach ($group->rules() as $rule) {
                 if ($rule instanceof DeedRule && $rule->deed === Deed::Clicked) {
                     $this->clicks[] = $rule->with;
                 }

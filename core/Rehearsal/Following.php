@@ -15,11 +15,13 @@ use Lantern\Core\Guides\Progress;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\BeginRule;
 use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\DeliverFile;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\RegisterForSession;
+use Lantern\Core\Journey\Effects\RemoveTag;
 use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
@@ -51,7 +53,7 @@ final readonly class Following
     public function take(Life $life, Event $event): Decision
     {
         $warmer = $this->note($life, $event);
-        $decision = (new Journey($this->stage->plan))->decide(self::known($life), $event);
+        $decision = (new Journey($this->stage->plan, $this->stage->rules))->decide(self::known($life), $event);
         $this->carryOut($life, $decision->effects, $this->stage->plan, $event);
         $this->hear($life, $event, $this->stage->plan);
         if ($warmer) {
@@ -67,7 +69,7 @@ final readonly class Following
     {
         $stranger = new PersonState($life->visitor->zone(), $this->stage->ownerZone, tags: [], deadlines: $life->runs(), registrations: [],
             enrolments: [], emails: []);
-        $decision = (new Journey($this->stage->plan))->decide($stranger, $event);
+        $decision = (new Journey($this->stage->plan, $this->stage->rules))->decide($stranger, $event);
         foreach ($decision->effectsOf(StartDeadline::class) as $effect) {
             $life->use($life->browser()->withFact($effect->deadline, self::fact($effect)));
             $this->begins($life, $effect);
@@ -81,7 +83,7 @@ final readonly class Following
      */
     public function takeOfOrder(Life $life, Event $event): Decision
     {
-        $decision = (new Journey($this->stage->plan))->decide(self::known($life), $event);
+        $decision = (new Journey($this->stage->plan, $this->stage->rules))->decide(self::known($life), $event);
         $this->carryOut($life, $decision->ofOrder()->effects, $this->stage->plan, $event);
 
         return $decision;
@@ -90,7 +92,7 @@ final readonly class Following
     /** An order has become its person's: the rest of what follows from it. */
     public function joined(Life $life, Event $event): void
     {
-        $decision = (new Journey($this->stage->plan))->decide(self::known($life), $event);
+        $decision = (new Journey($this->stage->plan, $this->stage->rules))->decide(self::known($life), $event);
         $this->carryOut($life, $decision->ofPerson()->effects, $this->stage->plan, $event);
         $this->hear($life, $event, $this->stage->plan);
         $this->does($life, $event);
@@ -102,6 +104,12 @@ final readonly class Following
         $life->person = $life->person->withTags([$tag]);
         $life->tell(HappeningKind::Tagged, $tag, "They get the tag “{$tag}”.");
         $this->hear($life, new Event(EventType::Tagged, $life->now, tag: $tag), null);
+    }
+
+    /** Something happened to them in no funnel. */
+    public function hearOfNoFunnel(Life $life, Event $event): void
+    {
+        $this->hear($life, $event, null);
     }
 
     /** What is known of the person, with what stands otherwise by the clock alone. */
@@ -138,16 +146,20 @@ final readonly class Following
     private function hear(Life $life, Event $event, ?Plan $except): void
     {
         $keys = $event->keys();
+        if ($except === null && $keys !== []) {
+            // What happens in no funnel is heard by the rules of the business first.
+            $this->carryOut($life, Journey::ofBusiness($this->stage->rules, self::known($life), $event)->effects, Plan::none(), $event);
+        }
         foreach ($keys === [] ? [] : [$this->stage->plan, ...$this->stage->others] as $plan) {
             if ($plan !== $except && array_intersect($keys, $plan->listensTo()) !== []) {
                 // Looked up anew each time: what one funnel did is known to the next.
-                $this->carryOut($life, (new Journey($plan))->listen(self::known($life), $event)->effects, $plan, $event);
+                $this->carryOut($life, (new Journey($plan, $this->stage->rules))->listen(self::known($life), $event)->effects, $plan, $event);
             }
         }
     }
 
     /** @param  list<Effect>  $effects */
-    private function carryOut(Life $life, array $effects, Plan $plan, Event $event): void
+    public function carryOut(Life $life, array $effects, Plan $plan, Event $event): void
     {
         foreach ($effects as $effect) {
             $life->person = $effect->appliedTo($life->person, $life->now);
@@ -155,6 +167,7 @@ final readonly class Following
                 $effect instanceof StartDeadline => $this->starts($life, $effect),
                 $effect instanceof RegisterForSession => $this->registers($life, $effect, $plan, $event),
                 $effect instanceof AddTag => $this->tagged($life, $effect, $plan),
+                $effect instanceof BeginRule => RulesBegun::begin($this->stage, $life, $effect),
                 default => $this->say($life, $effect, $plan),
             };
         }
@@ -215,6 +228,7 @@ final readonly class Following
             $effect instanceof TellOwnerOfReader => [HappeningKind::OwnerTold, $effect->guide, 'You are told that they read.'],
             $effect instanceof CallHook => [HappeningKind::AddressCalled, $effect->form, "{$effect->url} is told that they filled in "
                 .$name($effect->form).'.'],
+            $effect instanceof RemoveTag => [HappeningKind::TagRemoved, $effect->tag, "They lose the tag “{$effect->tag}”."],
             $effect instanceof AskToConfirm => [HappeningKind::Asked, $effect->form, 'They are asked to confirm their address.'],
             default => [null, '', ''],
         };

@@ -46,6 +46,13 @@ enum HappeningKind: string
     case AddressCalled = 'address-called';
     case Unsubscribed = 'unsubscribed';
     case OtherDevice = 'other-device';
+    case TagRemoved = 'tag-removed';
+    case RuleActed = 'rule-acted';
+    /** What a rule asks of the person did not hold. */
+    case RulePassed = 'rule-passed';
+    case RuleStopped = 'rule-stopped';
+    case DeadlineNear = 'deadline-near';
+    case DateCame = 'date-came';
     /** What was to be done could not be. */
     case Impossible = 'impossible';
 

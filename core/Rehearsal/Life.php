@@ -77,6 +77,21 @@ final class Life
     /** @var array<string, DateTimeImmutable> when they filled in each form last, by id */
     public array $joined = [];
 
+    /** The rule that is just acting: what is set off meanwhile follows from it. */
+    public ?BegunRule $cause = null;
+
+    /** @var list<BegunRule> rules that are to act for them */
+    public array $rules = [];
+
+    /** @var array<string, true> ids of rules that act once for each person, and wait or have acted */
+    public array $acted = [];
+
+    /** @var array<string, list<DateTimeImmutable>> when each rule began, by id */
+    public array $begun = [];
+
+    /** @var array<string, true> what they were told of that is nearly over, with the end and the hours that are left */
+    public array $near = [];
+
     public ?DateTimeImmutable $clicked = null;
 
     /** How many choices were made. */

@@ -4,18 +4,22 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rehearsal;
 
+use DateInterval;
 use DateTimeImmutable;
 use Lantern\Core\Agenda\PersonAgenda;
 use Lantern\Core\Agenda\PersonMoment;
 use Lantern\Core\Agenda\PersonMomentKind;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Trigger\DateComes;
+use Lantern\Core\Events\Trigger\DeadlineNear;
 use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Messages\SendVerdict;
 use Lantern\Core\People\State\Deed;
 use Lantern\Core\People\State\DoneDeed;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\State\PlannedEmail;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sending\Recipient;
@@ -34,12 +38,32 @@ final readonly class Passing
 
     private const SETTLES = 1;
 
-    private const RECEIPT = 2;
+    private const NEAR = 2;
 
-    private const EMAIL = 3;
+    private const DATE = 3;
+
+    private const RULE = 4;
+
+    private const RECEIPT = 5;
+
+    private const EMAIL = 6;
+
+    /** @var list<array{string, string, int}> deadlines of which something waits for the hours before their end: the key, the id, the hours */
+    private array $near;
+
+    /** @var list<DateComes> days that something waits for */
+    private array $days;
 
     public function __construct(private Stage $stage, private Following $following)
     {
+        $near = $days = [];
+        foreach ($stage->waitedFor() as $key) {
+            $of = DeadlineNear::ofKey($key);
+            $near[] = $of === null ? null : [$key, ...$of];
+            $days[] = DateComes::ofKey($key);
+        }
+        $this->near = array_values(array_filter($near, fn (?array $n): bool => $n !== null));
+        $this->days = array_values(array_filter($days, fn (?DateComes $d): bool => $d !== null));
     }
 
     public function until(Life $life, DateTimeImmutable $to): void
@@ -49,6 +73,9 @@ final readonly class Passing
             match ($due[1]) {
                 self::OVER => $this->over($life, $due[2]),
                 self::SETTLES => $this->settles($life, $due[2]),
+                self::NEAR => $this->near($life, $due[2]),
+                self::DATE => $this->day($life, $due[2]),
+                self::RULE => (new RulesActing($this->stage, $this->following))->act($life),
                 self::RECEIPT => $this->receipt($life, (int) $due[2]),
                 default => $this->send($life, $due[2]),
             };
@@ -89,6 +116,9 @@ final readonly class Passing
                 $due[] = [$at->modify('+'.Webinar::REPORTS_COME.' seconds'), self::SETTLES, (string) $id];
             }
         }
+        array_push($due, ...$this->expected($life, $known));
+        $rule = RulesBegun::next($life);
+        $due[] = $rule === null ? null : [max($rule->begun->due, $life->now), self::RULE, $rule->begun->rule];
         foreach ($life->orders as $number => $order) {
             $due[] = $order->receiptAt === null ? null : [$order->receiptAt, self::RECEIPT, (string) $number];
         }
@@ -102,6 +132,45 @@ final readonly class Passing
         usort($due, fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
 
         return $due[0] ?? null;
+    }
+
+    /** @return list<array{DateTimeImmutable, int, string}> that deadlines are nearly over, and days in their fields, where something waits for that */
+    private function expected(Life $life, PersonState $known): array
+    {
+        $due = [];
+        foreach ($life->known ? $this->near : [] as [$key, $deadline, $hours]) {
+            $run = $known->deadlines()[$deadline] ?? null;
+            $at = $run?->endsAt->sub(new DateInterval("PT{$hours}H"));
+            if ($run !== null && $at !== null && $at >= $run->startedAt && $run->endsAt > $life->now
+                && ! isset($life->near[$key.' '.Following::end($deadline, $run)])) {
+                $due[] = [max($at, $life->now), self::NEAR, $key];
+            }
+        }
+        foreach ($life->known ? $this->days : [] as $date) {
+            foreach ($known->values($date->field) as $day) {
+                $next = $date->next($day, $known->zone, $life->now);
+                if ($next !== null) {
+                    $due[] = [$next, self::DATE, $date->key()];
+                }
+            }
+        }
+
+        return $due;
+    }
+
+    private function near(Life $life, string $key): void
+    {
+        [$deadline, $hours] = DeadlineNear::ofKey($key) ?? ['', 0];
+        $life->near[$key.' '.Following::end($deadline, $life->person->deadlines()[$deadline])] = true;
+        $life->tell(HappeningKind::DeadlineNear, $deadline, '“'.$this->stage->plan->nameOf($deadline).'” is nearly over for them.');
+        $this->following->take($life, new Event(EventType::DeadlineNear, $life->now, deadline: $deadline, hours: $hours));
+    }
+
+    private function day(Life $life, string $key): void
+    {
+        $date = DateComes::ofKey($key);
+        $life->tell(HappeningKind::DateCame, $date->field ?? '', ($date?->words(fn (string $f): string => $this->stage->fields[$f] ?? $f) ?? '').'.');
+        $this->following->hearOfNoFunnel($life, new Event(EventType::DateCame, $life->now, date: $key));
     }
 
     /** @return list<PersonMoment> without the emails of sequences that stand still */

@@ -33,7 +33,7 @@ final class Record
             HappeningKind::Email => $happening->text('kind') === 'sequence' ? Aspect::Emails : null,
             HappeningKind::DeadlineStarted => Aspect::Deadlines,
             HappeningKind::Bought, HappeningKind::NotForSale, HappeningKind::CardRefused => Aspect::Money,
-            HappeningKind::Tagged => Aspect::Tags,
+            HappeningKind::Tagged, HappeningKind::TagRemoved => Aspect::Tags,
             default => null,
         };
     }

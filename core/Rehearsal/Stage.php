@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Rehearsal;
 
 use DateTimeZone;
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Warmth\Weights;
@@ -20,6 +21,9 @@ final readonly class Stage
      * @param  list<Plan>  $others  of live funnels beside it, which hear what happens
      * @param  list<string>  $paused  ids of sequences that stand still
      * @param  int  $formSeconds  for which a page may stay open before its form must be loaded anew
+     * @param  list<AutomationRule>  $rules  of the whole business
+     * @param  list<string>  $pausedRules  ids of rules that stand still
+     * @param  array<string, string>  $fields  what own fields of people are called, by name
      * @param  int  $confirmHours  for which the link holds that asks whether an address is theirs
      */
     public function __construct(
@@ -33,6 +37,9 @@ final readonly class Stage
         public ?Weights $weights = null,
         public int $confirmHours = 72,
         public int $formSeconds = 604_800,
+        public array $rules = [],
+        public array $pausedRules = [],
+        public array $fields = [],
     ) {
     }
 
@@ -46,6 +53,41 @@ final readonly class Stage
         }
 
         return null;
+    }
+
+    /** The funnel that a part belongs to: the one that is played, or a live one beside it. */
+    public function planWith(string $part): ?Plan
+    {
+        foreach ([$this->plan, ...$this->others] as $plan) {
+            if ($plan->part($part) !== null) {
+                return $plan;
+            }
+        }
+
+        return null;
+    }
+
+    public function ruleOfBusiness(string $id): ?AutomationRule
+    {
+        foreach ($this->rules as $rule) {
+            if ($rule->id === $id) {
+                return $rule;
+            }
+        }
+
+        return null;
+    }
+
+    public function ruleName(string $id): string
+    {
+        return $this->planWith($id)?->nameOf($id) ?? $this->ruleOfBusiness($id)->name ?? '';
+    }
+
+    /** @return list<string> keys of what anything waits for, in any funnel or in the whole business */
+    public function waitedFor(): array
+    {
+        return array_values(array_unique(array_merge($this->plan->listensTo(), ...array_map(fn (Plan $p): array => $p->listensTo(),
+            $this->others), ...array_map(fn (AutomationRule $r): array => $r->when->keys(), $this->rules))));
     }
 
     /** Seconds of what is played; of the planned session where there is no recording. */
@@ -63,6 +105,6 @@ final readonly class Stage
     public function playing(Plan $plan): self
     {
         return new self($plan, $this->ownerZone, $this->tax, $this->lengths, $this->freshMinutes, $this->others, $this->paused,
-            $this->weights, $this->confirmHours, $this->formSeconds);
+            $this->weights, $this->confirmHours, $this->formSeconds, $this->rules, $this->pausedRules, $this->fields);
     }
 }

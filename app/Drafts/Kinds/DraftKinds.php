@@ -16,7 +16,7 @@ final class DraftKinds
     public const ALL = [PageKind::class, FormKind::class, SequenceKind::class, EmailKind::class, LeadMagnetKind::class,
         SharedSectionKind::class, ProductKind::class, OfferKind::class, CouponKind::class, DeadlineKind::class,
         PopupKind::class, WebinarKind::class, SplitTestKind::class, VariantKind::class, GuideKind::class, GuidePageKind::class,
-        PromiseKind::class];
+        PromiseKind::class, RuleKind::class];
 
     /** @var array<string, DraftKind> */
     private array $known = [];

@@ -44,6 +44,10 @@ final class NoticeMessage extends KindOfMessage
         if (is_string($warm)) {
             return self::warm($warm);
         }
+        $ofRule = RuleWords::source($message->content ?? []);
+        if ($ofRule !== null) {
+            return $ofRule;
+        }
         $readers = ReaderWords::read($message->content['readers'] ?? null);
         if ($readers !== []) {
             return ReaderWords::of($readers, ! is_string($message->content['day'] ?? null));

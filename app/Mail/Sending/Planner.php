@@ -11,6 +11,7 @@ use App\Models\Message;
 use App\Models\Order;
 use App\Models\Person;
 use App\Models\Registration;
+use App\Models\RuleRun;
 use App\Models\Submission;
 use App\Models\Version;
 use App\Support\Ids;
@@ -19,6 +20,7 @@ use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\SendOneEmail;
 use Lantern\Core\Messages\LateSession;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
@@ -42,6 +44,41 @@ final class Planner
             'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
             'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
             'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
+        ]);
+    }
+
+    /** An email that a rule sends: once each time it acts, also to somebody who has had it before. */
+    public function planOneEmail(Version $version, Person $person, SendOneEmail $effect, ?RuleRun $run): void
+    {
+        $email = $version->plan()->email($effect->email);
+        $turn = EmailTurns::of($email, $person->id);
+        $this->plan('rule:'.($run->id ?? Ids::next()).":{$effect->email}", EmailTurns::columns($turn) + [
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
+            'version_id' => $version->id, 'email_id' => $effect->email, 'sequence_id' => $effect->sequence ?: null,
+            'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
+            'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
+        ]);
+    }
+
+    /** What a rule has to tell of somebody, to the owner. */
+    public function planPersonNotice(Person $person, string $words, string $rule, ?RuleRun $run): void
+    {
+        $this->plan('rule-tells:'.($run->id ?? Ids::next()).':'.hash('xxh64', $words), [
+            'business_id' => $person->business_id, 'person_id' => null, 'kind' => MessageKind::Notice->value,
+            'name' => 'What a rule tells you', 'to_address' => $person->business->sender_address,
+            'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['told' => $words, 'rule' => $rule, 'of' => $person->id], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
+    /** Tells the owner, once a day for each rule, that one was stopped or could not do what it should. */
+    public function planRuleNotice(Business $business, string $rule, string $name, string $trouble): void
+    {
+        $now = CarbonImmutable::now();
+        $this->plan("rule-trouble:{$rule}:".$now->setTimezone($business->zone())->format('Y-m-d'), [
+            'business_id' => $business->id, 'person_id' => null, 'kind' => MessageKind::Notice->value, 'name' => 'A rule has trouble',
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql($now),
+            'content' => json_encode(['ruleTrouble' => $trouble, 'rule' => $name], JSON_THROW_ON_ERROR),
         ]);
     }
 

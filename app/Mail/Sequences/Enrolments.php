@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail\Sequences;
 
 use App\Experiments\Exposures;
+use App\Journey\ActingRule;
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
 use App\Mail\Sending\Planner;
@@ -17,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\SendOneEmail;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Messages\MessageKind;
@@ -25,7 +27,7 @@ use Lantern\Core\Messages\MessageState;
 /** Who is in which sequence: they enter, their emails are planned, and they leave. */
 final readonly class Enrolments implements CarriesOut, LeavesSequences
 {
-    public function __construct(private Planner $planner)
+    public function __construct(private Planner $planner, private ActingRule $acting)
     {
     }
 
@@ -36,6 +38,8 @@ final readonly class Enrolments implements CarriesOut, LeavesSequences
             $effect instanceof StopSequence => self::stop($context->person->id, $effect->sequence, $effect->why, $context->at),
             $effect instanceof SendEmail
                 && $context->version !== null => $this->planner->planSequenceEmail($context->version, $context->person, $effect),
+            $effect instanceof SendOneEmail && $context->version !== null => $this->planner->planOneEmail($context->version, $context->person,
+                $effect, $this->acting->run()),
             $effect instanceof CancelEmails => self::cancelAll($context->person->id, $effect->why, $context->at),
             default => null,
         };

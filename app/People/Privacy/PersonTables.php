@@ -49,6 +49,9 @@ final class PersonTables
                 'seconds', 'stays', 'share']),
             PersonTable::of('guide_pages_seen')->archivedAs('guidePages', ['guide_id', 'page_id', 'seconds', 'scrolled', 'stays',
                 'read_at']),
+            PersonTable::of('hook_calls'),
+            PersonTable::of('rule_runs')->onceBy('occurrence')->toldBy(RuleHistory::class)
+                ->archivedAs('rules', ['rule_id', 'why', 'state', 'happened_at', 'acted_at', 'did']),
             PersonTable::of('warm_days')->endingWithThem(),
             PersonTable::of('import_changes')->endingWithThem(),
             PersonTable::of('bulk_act_people')->endingWithThem(),

@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\RemoveTag;
 
 /** Tags come and go; a new one is an event. */
 final readonly class Tagging implements CarriesOut
@@ -36,13 +37,16 @@ final readonly class Tagging implements CarriesOut
 
     public function carryOut(Effect $effect, EffectContext $context): void
     {
+        if ($effect instanceof RemoveTag) {
+            $this->remove($context->person, self::tag($context->person->business_id, $effect->tag)->id);
+        }
         if (! $effect instanceof AddTag) {
             return;
         }
         $tag = self::tag($context->person->business_id, $effect->tag);
         if ($this->insert($context->person, $tag, $context->funnel?->id, $context->at)) {
-            // It came with something that is recorded; the funnel that gave it has decided already.
-            $this->events->follow(NewEvent::of(EventType::Tagged, $context->person, $context->at, tag: $tag->name), $context->funnel?->id);
+            // It came with something that is recorded; the funnel that gave it has decided already, or a rule of the whole business.
+            $this->events->follow(NewEvent::of(EventType::Tagged, $context->person, $context->at, tag: $tag->name), $context->funnel->id ?? '');
         }
     }
 

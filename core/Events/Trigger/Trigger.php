@@ -23,7 +23,7 @@ interface Trigger
      * What it needs beside its kind: the name in written form, and what is to be chosen.
      *
      * @return array<string, 'tag'|'times'|'form'|'offer'|'page'|'email'|'sequence'|'webinar'|'outcome'|'deadline'|'guide'|'guide-page'
-     *     |'share'>
+     *     |'share'|'hours'|'days'|'yearly'|'date-field'>
      */
     public static function fields(): array;
 
@@ -57,6 +57,6 @@ interface Trigger
      */
     public function withIds(array $ids): self;
 
-    /** @return array<string, string|int> */
+    /** @return array<string, string|int|bool> */
     public function toArray(): array;
 }

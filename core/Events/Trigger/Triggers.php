@@ -19,7 +19,10 @@ final readonly class Triggers
     public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class, PageSeen::class, EmailClicked::class,
         SequenceEntered::class, WebinarRegistered::class, WebinarOutcome::class, AddressConfirmed::class, OfferRefunded::class,
         PaymentFailed::class, DeadlineOver::class, BecameWarm::class, GuideBegun::class, GuideShareRead::class, GuidePageRead::class,
-        GuideFinished::class];
+        GuideFinished::class, SignedUp::class, DeadlineBegan::class, DeadlineNear::class, Replied::class, DateComes::class];
+
+    /** What need not be said. */
+    private const OPTIONAL = ['times', 'share', 'hours', 'days', 'yearly'];
 
     /** @var list<Trigger> */
     public array $list;
@@ -66,6 +69,10 @@ final readonly class Triggers
         $one = fn (string $needs): array => match ($needs) {
             'tag' => Written::text(60, least: 1),
             'times' => Written::whole(1, PageSeen::MOST_TIMES),
+            'hours' => Written::whole(1, DeadlineNear::MOST_HOURS, 'that are left; a day where it is not said'),
+            'days' => Written::whole(-DateComes::MOST_DAYS, DateComes::MOST_DAYS, 'after the day; less than nothing before it'),
+            'yearly' => Written::flag('comes round every year'),
+            'date-field' => Written::shaped('^[a-z][a-z0-9_]{0,39}$', 40, 'an own field of people'),
             'share' => Written::whole(10, 100, 'in percent, in tens; half of it where it is not said'),
             'outcome' => Written::choice(AttendanceOutcome::class),
             default => Written::id(),
@@ -73,7 +80,7 @@ final readonly class Triggers
 
         return Written::listOf(['oneOf' => array_map(fn (string $class): array => Written::group(
             ['kind' => ['const' => $class::kind()]] + array_map($one, $class::fields()),
-            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => ! in_array($needs, ['times', 'share'],
+            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => ! in_array($needs, self::OPTIONAL,
                 true)))]), self::KINDS)],
             self::MOST);
     }
@@ -124,7 +131,7 @@ final readonly class Triggers
         return new self(array_map(fn (Trigger $t): Trigger => $t->withIds($ids), $this->list));
     }
 
-    /** @return list<array<string, string|int>> */
+    /** @return list<array<string, string|int|bool>> */
     public function toArray(): array
     {
         return array_map(fn (Trigger $t): array => $t->toArray(), $this->list);

@@ -108,6 +108,12 @@ final readonly class PersonState
         return $this->changed(tags: [...$this->tags(), ...array_values($new)]);
     }
 
+    public function withoutTag(string $tag): self
+    {
+        return $this->changed(tags: array_values(array_filter($this->tags(),
+            fn (string $had): bool => mb_strtolower($had) !== mb_strtolower($tag))));
+    }
+
     public function warmth(): int
     {
         return $this->warmth ?? throw self::missing('warmth');

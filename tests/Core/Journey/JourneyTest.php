@@ -386,13 +386,15 @@ final class JourneyTest extends TestCase
             ['kind' => 'refunded', 'offer' => 'o'], ['kind' => 'payment-failed', 'offer' => 'o'],
             ['kind' => 'deadline-over', 'deadline' => 'd'], ['kind' => 'became-warm'], ['kind' => 'guide-begun', 'guide' => 'g'],
             ['kind' => 'guide-share', 'guide' => 'g', 'share' => 70], ['kind' => 'guide-page', 'page' => 'gp'],
-            ['kind' => 'guide-finished', 'guide' => 'g']];
+            ['kind' => 'guide-finished', 'guide' => 'g'], ['kind' => 'signup'], ['kind' => 'deadline-began', 'deadline' => 'd'],
+            ['kind' => 'deadline-near', 'deadline' => 'd', 'hours' => 3], ['kind' => 'replied'],
+            ['kind' => 'date', 'field' => 'birthday', 'yearly' => true, 'days' => -1]];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
         self::assertSame(count(Triggers::KINDS), count($read->list));
-        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w', 'f', 'o', 'o', 'd', 'g', 'g', 'gp', 'g'], $read->references());
-        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y', 'new', 'other', 'other', 'd', 'g', 'g', 'gp', 'g'],
+        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w', 'f', 'o', 'o', 'd', 'g', 'g', 'gp', 'g', 'd', 'd'], $read->references());
+        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y', 'new', 'other', 'other', 'd', 'g', 'g', 'gp', 'g', 'd', 'd'],
             $read->withIds(['f' => 'new', 'o' => 'other', 'w' => 'y',
                 'Cello' => 'not an id'])
                 ->references());

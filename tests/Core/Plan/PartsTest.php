@@ -112,6 +112,15 @@ final class PartsTest extends TestCase
                     ['do' => 'wait', 'minutes' => 60]],
                 'expected' => [['aspect' => 'emails', 'kind' => 'email', 'at' => '2027-04-14T10:00:00Z', 'choice' => 1, 'of' => 'later']],
                 'about' => ['emails']];
+            $p['rules'][] = ['id' => 'rule-1', 'name' => 'Watching', 'when' => [['kind' => 'page', 'page' => $p['pages'][1]['id'], 'times' => 3],
+                ['kind' => 'date', 'field' => 'birthday', 'yearly' => true, 'days' => -3]], 'after' => ['days' => 2, 'time' => '09:00'],
+                'only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'with' => $p['pages'][0]['id']]]],
+                'acts' => [['kind' => 'tag', 'tag' => 'x'], ['kind' => 'untag', 'tag' => 'y'],
+                    ['kind' => 'start-sequence', 'sequence' => $p['sequences'][0]['id']],
+                    ['kind' => 'end-sequence', 'sequence' => $p['sequences'][0]['id']], ['kind' => 'send-email', 'email' => 'later'],
+                    ['kind' => 'field', 'field' => 'level', 'value' => '{{today}}'], ['kind' => 'note', 'words' => 'n'],
+                    ['kind' => 'tell', 'words' => 't'], ['kind' => 'call', 'url' => 'https://hooks.example.com/x'],
+                    ['kind' => 'start-deadline', 'deadline' => 'deadline-1']], 'eachTime' => true];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'timing' => ['from' => 'joining', 'days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']

@@ -87,7 +87,7 @@ final class Plans
         'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections', 'product' => 'products', 'offer' => 'offers',
         'coupon' => 'coupons', 'deadline' => 'deadlines', 'popup' => 'popups', 'webinar' => 'webinars',
         'split-test' => 'splitTests', 'variant' => 'variants', 'guide' => 'guides', 'guide-page' => 'guidePages',
-        'promise' => 'promises'];
+        'promise' => 'promises', 'automation' => 'rules'];
 
     /**
      * A plan with something changed in its written form, in which each kind of part is a list of its own.

@@ -41,9 +41,12 @@ final class WrittenPlanTest extends TestCase
     public function test_every_kind_of_trigger_with_all_it_needs_and_not_without(): void
     {
         foreach (Triggers::KINDS as $class) {
-            $written = ['kind' => $class::kind()] + array_map(fn (string $needs): string|int => match ($needs) {
+            $written = ['kind' => $class::kind()] + array_map(fn (string $needs): string|int|bool => match ($needs) {
                 'times' => 2,
                 'share' => 70,
+                'hours' => 3,
+                'days' => -2,
+                'yearly' => true,
                 'outcome' => AttendanceOutcome::Attended->value,
                 default => 'x',
             }, $class::fields());
@@ -51,7 +54,7 @@ final class WrittenPlanTest extends TestCase
                 'it is read and written as that');
             self::assertSame('', WrittenForms::trouble(self::planWith([$written]), 'plan'), $class);
             foreach ($class::fields() as $name => $needs) {
-                self::assertSame(in_array($needs, ['times', 'share'], true),
+                self::assertSame(in_array($needs, ['times', 'share', 'hours', 'days', 'yearly'], true),
                     WrittenForms::trouble(self::planWith([array_diff_key($written, [$name => 0])]), 'plan')
                     === '', "{$class} without {$name}");
             }

@@ -49,7 +49,7 @@ final class PartsTest extends TestCase
 
         self::assertContains($status, [201, 422]);
         self::assertSame($status === 422, ! in_array($kind, ['form', 'email', 'sequence', 'lead-magnet', 'product', 'coupon',
-            'deadline', 'popup', 'webinar'], true));
+            'deadline', 'popup', 'webinar', 'automation'], true));
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk();
     }
 

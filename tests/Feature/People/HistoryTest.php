@@ -22,10 +22,11 @@ final class HistoryTest extends TestCase
         }
 
         // Entering a sequence is kept as an enrolment: what it brings is told by its emails. What is pressed and read is told of all
-        // people together, by the results; which pages of a guide somebody read is told by what they read of it.
+        // people together, by the results; which pages of a guide somebody read is told by what they read of it;
+        // of a deadline its beginning and its end are told.
         self::assertSame([], array_values(array_diff(array_map(fn (EventType $t): string => $t->value, EventType::cases()),
             [...History::kinds(), EventType::Entered->value, EventType::Pressed->value, EventType::Read->value,
-                EventType::GuideRead->value])));
+                EventType::GuideRead->value, EventType::DeadlineBegan->value, EventType::DeadlineNear->value])));
         self::assertSame(count(History::kinds()), count(array_unique(History::kinds())), 'each by one');
         self::assertSame(file_get_contents(self::FILE), $written, 'KEEP=1 vendor/bin/phpunit tests/Feature/People/HistoryTest.php');
     }

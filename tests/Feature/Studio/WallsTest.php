@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
+use App\Automation\OwnerRules;
 use App\Drafts\DraftGuides;
 use App\Drafts\DraftRows;
 use App\Models\BulkAct;
@@ -109,6 +110,8 @@ final class WallsTest extends TestCase
             'upload' => Upload::query()
                 ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
                     'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
+            'rule' => app(OwnerRules::class)->add($owner->business, ['name' => 'Warm', 'when' => [['kind' => 'became-warm']],
+                'acts' => [['kind' => 'tag', 'tag' => 'Warm']]])->id,
             'session' => 'd', 'question' => $question, 'splitTest' => $splitTest->id, 'test' => $experiment->id,
             'resultLink' => ResultLink::query()->create(['funnel_id' => $funnel->id, 'key' => str_repeat('a', 40), 'days' => 28])->id,
             'spend' => Spend::query()->create(['source' => 'podcast', 'from_day' => '2026-11-01', 'to_day' => '2026-11-02', 'amount' => 100,

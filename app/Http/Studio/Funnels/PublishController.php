@@ -9,22 +9,20 @@ use App\Http\Studio\Json\VersionJson;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
 use App\Models\Version;
-use App\People\Fields\OwnFields;
+use App\Publishing\FunnelCheck;
 use App\Publishing\Publishing;
-use App\Rendering\PictureFacts;
 use App\Serving\PreviewLink;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Lantern\Core\Checks\Finding;
-use Lantern\Core\Checks\GoLiveCheck;
 use Lantern\Core\Plan\Changes;
 use Lantern\Core\Plan\FunnelState;
 
 final class PublishController extends StudioController
 {
-    public function __construct(private readonly Publishing $publishing, private readonly PictureFacts $facts)
+    public function __construct(private readonly Publishing $publishing, private readonly FunnelCheck $check)
     {
     }
 
@@ -37,10 +35,7 @@ final class PublishController extends StudioController
     /** @return list<Finding> */
     private function findings(Funnel $funnel): array
     {
-        $plan = DraftPlan::read($funnel);
-
-        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(),
-            array_column(OwnFields::of($funnel->business_id), 'name'));
+        return $this->check->of($funnel, DraftPlan::read($funnel));
     }
 
     /** What publishing would change for visitors, page by page. */

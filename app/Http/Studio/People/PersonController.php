@@ -18,6 +18,7 @@ use App\Models\Person;
 use App\Models\Tag;
 use App\Orders\SalesNumbers;
 use App\People\Fields\OwnFields;
+use App\People\Notes;
 use App\People\Privacy\Erase;
 use App\People\Privacy\History;
 use App\People\Privacy\Merge;
@@ -26,7 +27,6 @@ use App\People\Privacy\PersonArchive;
 use App\People\Tags\Tagging;
 use App\Records\PersonLookup;
 use App\Records\Runs;
-use App\Support\Ids;
 use App\Support\Input;
 use App\Support\Instant;
 use App\Support\RichText;
@@ -175,11 +175,10 @@ final class PersonController extends StudioController
         if ($words === '' || mb_strlen($words) > 4000) {
             throw Invalid::at('text', 'A note has between one and 4,000 characters.');
         }
-        $now = Instant::sql(CarbonImmutable::now());
-        DB::table('person_notes')->insert(['id' => $id = Ids::next(), 'person_id' => $found->id, 'user_id' => $this->user()->id,
-            'words' => $words, 'created_at' => $now, 'updated_at' => $now]);
+        $now = CarbonImmutable::now();
+        $id = Notes::write($found->id, $this->user()->id, $words, $now);
 
-        return response()->json(['id' => $id, 'text' => $words, 'at' => Instant::jsonFromSql($now)], 201);
+        return response()->json(['id' => $id, 'text' => $words, 'at' => Instant::json($now)], 201);
     }
 
     public function removeNote(string $person, string $note): JsonResponse
@@ -195,6 +194,15 @@ final class PersonController extends StudioController
         DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)->update(['deleted_at' => null]);
 
         return response()->json(['id' => $note]);
+    }
+
+    /** They have replied, as the owner saw in their own mail: what waits for that follows. */
+    public function replied(string $person, Events $events): JsonResponse
+    {
+        $found = $this->person($person);
+        $events->take(NewEvent::of(EventType::Replied, $found, CarbonImmutable::now(), data: ['by' => 'owner']));
+
+        return response()->json(['id' => $found->id], 201);
     }
 
     /** A purchase made elsewhere: what buying starts and ends does so, in every live funnel. */

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Automation;
+
+use App\Journey\ActingRule;
+use App\Journey\CarriesOut;
+use App\Journey\EffectContext;
+use App\Models\RuleRun;
+use App\Models\RuleRunState;
+use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Automation\Limits;
+use Lantern\Core\Journey\Effects\BeginRule;
+use Lantern\Core\Journey\Effects\Effect;
+
+/**
+ * Writes down that a rule is to act for somebody, in the transaction of what happened: either both are stored or neither. It acts a moment
+ * later, or when its time has come ({@see RuleWork}).
+ */
+final readonly class BeginsRules implements CarriesOut
+{
+    public function __construct(private ActingRule $acting, private RuleNotices $notices)
+    {
+    }
+
+    public function carryOut(Effect $effect, EffectContext $context): void
+    {
+        if (! $effect instanceof BeginRule || DB::table('rule_pauses')->where('rule_id', $effect->rule)->exists()) {
+            return;
+        }
+        $cause = $this->acting->run();
+        $depth = $cause === null || $cause->due_at->diffInMinutes($cause->happened_at, true) >= Limits::CHAIN_MINUTES ? 1
+            : $cause->depth + 1;
+        $stop = Limits::stop($depth, self::thisHour($effect->rule, $context->person->id, $context->at));
+        $row = ['business_id' => $context->person->business_id, 'rule_id' => $effect->rule,
+            'funnel_id' => $effect->funnel === '' ? null : $effect->funnel, 'person_id' => $context->person->id,
+            'occurrence' => $effect->eachTime || $stop !== null ? Ids::next() : self::once($effect->rule),
+            'state' => ($stop === null ? RuleRunState::Waiting : RuleRunState::Stopped)->value, 'why' => mb_substr($effect->why, 0, 300),
+            'cause_id' => $cause?->id, 'depth' => $depth, 'happened_at' => Instant::sql($context->at),
+            'due_at' => Instant::sql($effect->due), 'trouble' => $stop];
+        if (DB::table('rule_runs')->insertOrIgnore($row) === 0) {
+            return;
+        }
+        if ($stop !== null) {
+            $this->notices->tell($context->person, $effect->rule, $stop);
+        } elseif ($effect->atOnce && $cause === null) {
+            ActRules::dispatch();
+        }
+    }
+
+    /** By which a second run of a rule that acts once is refused. */
+    public static function once(string $rule): string
+    {
+        return "once:{$rule}";
+    }
+
+    /** What stands in the future counts, too: a clock that was set back hides nothing. */
+    private static function thisHour(string $rule, string $person, DateTimeImmutable $at): int
+    {
+        return RuleRun::query()->where('rule_id', $rule)->where('person_id', $person)->where('state', '!=', RuleRunState::Stopped)
+            ->where('happened_at', '>', Instant::sql(CarbonImmutable::instance($at)->subHour()))->limit(Limits::MOST_AN_HOUR)->count();
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Automation;
+
+/** Where chains of rules are stopped, for the case that they go round for ever although nothing in them says so beforehand. */
+final class Limits
+{
+    /** Rules that follow from each other, each before a day has passed. */
+    public const DEEPEST = 10;
+
+    /** How often one rule acts for one person within an hour. */
+    public const MOST_AN_HOUR = 20;
+
+    /** Minutes after which what a rule waits for is no part of the chain any more. */
+    public const CHAIN_MINUTES = 1440;
+
+    /**
+     * Why a rule does not act, in a sentence for its owner; null where it may.
+     *
+     * @param  int  $depth  how many rules led to it, one by the other
+     * @param  int  $thisHour  how often it has acted for the person within the last hour, or is about to
+     */
+    public static function stop(int $depth, int $thisHour): ?string
+    {
+        return match (true) {
+            $depth > self::DEEPEST => self::DEEPEST.' rules have followed from each other: it looks as if they went round for ever.',
+            $thisHour >= self::MOST_AN_HOUR => 'It has acted '.self::MOST_AN_HOUR.' times for this person within an hour.',
+            default => null,
+        };
+    }
+}
