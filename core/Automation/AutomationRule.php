@@ -89,9 +89,12 @@ final readonly class AutomationRule implements Part
     {
         $when = self::listed(array_map(fn (Trigger $t): string => $t->when($name), $this->when->list), 'or');
         $acts = self::listed(array_map(fn (Act $a): string => $a->words($name), $this->acts), 'and');
-        $then = $this->after === null ? 'When they ' : ucfirst($this->after->words()).' after they ';
+        $after = $this->after;
+        $then = $after === null ? 'When they ' : ($after->days > 0 ? ($after->days === 1 ? 'A day' : "{$after->days} days")
+            : ucfirst($after->words())).' after they ';
+        $at = ($after->time ?? '') === '' ? '' : ", at {$after?->time} their time";
 
-        return $then.($when === '' ? '…' : $when).', '.($acts === '' ? '…' : $acts).'.'
+        return $then.($when === '' ? '…' : $when).$at.', '.($acts === '' ? '…' : "{$acts}.")
             .($this->only->isEverybody() ? '' : ' Only for whoever '.($this->after === null ? '' : 'then ').$this->only->words($name).'.')
             .($this->eachTime ? ' Each time.' : ' Once for each person.');
     }

@@ -83,6 +83,6 @@ final class RuleCheck
 
     private static function finding(string $code, bool $blocks, string $message, AutomationRule $rule): Finding
     {
-        return new Finding($code, $blocks, $message, 'rule', $rule->id, 'Open the rule');
+        return new Finding($code, $blocks, $message, 'automation', $rule->id, 'Open the rule');
     }
 }

@@ -165,9 +165,9 @@ final class RuleLoops
 
     /**
      * @param  list<string>  $among  ids
-     * @return list<string> ids that a rule leads to directly, as far as its tags come anew
+     * @return array<string, list<string>> what each of them leads to directly among them, as far as its tags come anew
      */
-    private function next(string $rule, array $among): array
+    private function next(array $among): array
     {
         $taken = [];
         foreach ($among as $id) {
@@ -177,9 +177,13 @@ final class RuleLoops
                 }
             }
         }
-        $next = array_map(fn (array $w): string => array_diff($w['tags'], $taken) === [] ? $w['to'] : '', $this->ways[$rule]);
+        $next = [];
+        foreach ($among as $id) {
+            $to = array_map(fn (array $w): string => array_diff($w['tags'], $taken) === [] ? $w['to'] : '', $this->ways[$id]);
+            $next[$id] = array_values(array_unique(array_intersect($to, $among)));
+        }
 
-        return array_values(array_unique(array_intersect($next, $among)));
+        return $next;
     }
 
     /**
@@ -188,14 +192,15 @@ final class RuleLoops
      */
     private function groups(array $among): array
     {
+        $leads = $this->next($among);
         $reached = [];
         foreach ($among as $from) {
             $seen = [];
-            $next = $this->next($from, $among);
+            $next = $leads[$from];
             while (($id = array_pop($next)) !== null) {
                 if (! isset($seen[$id])) {
                     $seen[$id] = true;
-                    array_push($next, ...$this->next($id, $among));
+                    array_push($next, ...$leads[$id]);
                 }
             }
             $reached[$from] = $seen;
@@ -219,12 +224,13 @@ final class RuleLoops
      */
     private function round(array $group): array
     {
+        $leads = $this->next($group);
         $best = [];
         foreach ($group as $from) {
             $ways = [[$from]];
             $seen = [];
             while (($way = array_shift($ways)) !== null) {
-                foreach ($this->next($way[count($way) - 1], $group) as $to) {
+                foreach ($leads[$way[count($way) - 1]] as $to) {
                     if ($to === $from && ($best === [] || count($way) < count($best))) {
                         $best = $way;
                     } elseif (! isset($seen[$to]) && $to !== $from) {

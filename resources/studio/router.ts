@@ -54,6 +54,7 @@ export const router = createRouter({
         { path: '/sales/ledger', component: () => import('@/sales/LedgerScreen.vue'), meta: { title: 'Practice ledger' } },
         { path: '/results/:id?/:part?', component: () => import('@/results/ResultsScreen.vue'), meta: { title: 'Results' } },
         { path: '/settings/domains', component: () => import('@/settings/DomainsScreen.vue'), meta: { title: 'Domains' } },
+        { path: '/settings/rules', component: () => import('@/rules/RulesScreen.vue'), meta: { title: 'Rules' } },
         { path: '/settings/sites', component: () => import('@/settings/SitesScreen.vue'), meta: { title: 'Sites' } },
         {
             path: '/settings/phrases',

@@ -20,7 +20,7 @@ final class RuleWords
         $trouble = self::plain($content['ruleTrouble'] ?? null);
         if ($trouble !== '') {
             return self::email("Your rule “{$rule}” has trouble", '<p>'.e($trouble).'</p><p>The rest of today is told on its page only.'
-                .'</p>', Hosts::studio().'/studio/rules', 'Open your rules');
+                .'</p>', Hosts::studio().'/studio/settings/rules', 'Open your rules');
         }
         $told = self::plain($content['told'] ?? null);
         $of = $content['of'] ?? null;

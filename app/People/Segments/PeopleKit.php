@@ -39,7 +39,8 @@ final class PeopleKit
             'guides' => self::parts($business, 'guide'), 'guidePages' => self::parts($business, 'guide-page'),
             'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')
                 ->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
-            'sequences' => self::parts($business, 'sequence'),
+            'sequences' => self::parts($business, 'sequence'), 'forms' => self::parts($business, 'form'),
+            'offers' => self::parts($business, 'offer'), 'products' => self::parts($business, 'product'),
             'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderByRaw(...$byName)
                 ->get(['id', 'name', 'rules'])
                 ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),

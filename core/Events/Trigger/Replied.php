@@ -23,6 +23,6 @@ final readonly class Replied implements Trigger
 
     public function when(callable $name): string
     {
-        return 'reply, and you mark it';
+        return 'are marked as having replied';
     }
 }

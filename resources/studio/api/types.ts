@@ -15,3 +15,4 @@ export type * from '@/api/types/plans';
 export type * from '@/api/types/warmth';
 export type * from '@/api/types/guides';
 export type * from '@/api/types/rehearsal';
+export type * from '@/api/types/rules';

@@ -9,13 +9,15 @@ import {
     isComplete,
     replaced,
     unique,
+    USUAL_HOURS,
     USUAL_SHARE,
     written,
     wordsOf,
     type Fields,
     type Option,
 } from '@/funnel/triggerKit';
-import { OUTCOMES, without } from '@/funnel/triggers';
+import { without } from '@/funnel/triggers';
+import { choicesOfFunnel, type Choices } from '@/rules/choices';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
@@ -33,6 +35,8 @@ const props = defineProps<{
     more: string;
     /** For those who hear the page read: what is chosen here. */
     label: string;
+    /** What can be chosen; of the funnel that is open where nothing is said. */
+    choices?: Choices;
 }>();
 
 const store = useFunnel();
@@ -48,35 +52,7 @@ const kinds = computed(() => session.kit.triggers);
 const kindOptions = computed(() => kinds.value.map((k) => ({ value: k.kind, label: wordsOf(k) })));
 const whatOf = (kind: string, field: string) => kinds.value.find((k) => k.kind === kind)?.fields[field] ?? '';
 
-function options(what: string): Option[] {
-    const named = (list: { id: string; name: string }[] | undefined) => (list ?? []).map((p) => ({ value: p.id, label: p.name }));
-    switch (what) {
-        case 'page':
-            return named(store.funnel?.pages);
-        case 'form':
-            return named(store.funnel?.forms);
-        case 'email':
-            return named(store.funnel?.emails);
-        case 'sequence':
-            return named(store.funnel?.sequences);
-        case 'offer':
-            return named(store.funnel?.offers);
-        case 'webinar':
-            return named(store.funnel?.webinars);
-        case 'deadline':
-            return named(store.funnel?.deadlines);
-        case 'guide':
-            return named(store.funnel?.guides);
-        case 'guide-page':
-            return named(store.funnel?.guidePages);
-        case 'outcome':
-            return OUTCOMES;
-        case 'tag':
-            return people.kit.tags.map((t) => ({ value: t.name, label: t.name }));
-        default:
-            return [];
-    }
-}
+const options = (what: string): Option[] => (props.choices ?? choicesOfFunnel(store.funnel, people.kit))(what);
 
 /** Rows in which something is still to be chosen: they are nobody's business but this list's. */
 const unfinished = ref<Fields[]>([]);
@@ -112,7 +88,7 @@ function setKind(row: { fields: Fields; was: Trigger | null }, kind: string): vo
     remove(row);
     unfinished.value = [...unfinished.value, next];
 }
-const set = (row: { fields: Fields; was: Trigger | null }, field: string, value: string | number) =>
+const set = (row: { fields: Fields; was: Trigger | null }, field: string, value: string | number | boolean) =>
     take(row.was, row.fields, { ...row.fields, [field]: value });
 function remove(row: { fields: Fields; was: Trigger | null }): void {
     if (row.was === null) {
@@ -132,6 +108,8 @@ function add(): void {
     }
     unfinished.value = [...unfinished.value, { kind: 'tag', tag: '' }];
 }
+/** Days after a day, or before it. */
+const dayWords = (n: number) => (n === 0 ? 'days: the day itself' : n < 0 ? 'days: before it' : 'days after it');
 const typed = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
@@ -180,6 +158,38 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value;
                         hide-label
                         unit="% of it"
                         @update:model-value="(n) => set(row, field, String(n))"
+                    />
+                    <NumberField
+                        v-else-if="whatOf(String(row.fields.kind), field) === 'hours'"
+                        :model-value="Number(row.fields[field] ?? USUAL_HOURS)"
+                        :least="1"
+                        :most="720"
+                        label="How many hours before the end"
+                        hide-label
+                        unit="hours before its end"
+                        @update:model-value="(n) => set(row, field, n)"
+                    />
+                    <NumberField
+                        v-else-if="whatOf(String(row.fields.kind), field) === 'days'"
+                        :model-value="Number(row.fields[field] ?? 0)"
+                        :least="-90"
+                        :most="90"
+                        label="How many days after it; less than 0 is before it"
+                        hide-label
+                        :unit="dayWords(Number(row.fields[field] ?? 0))"
+                        @update:model-value="(n) => set(row, field, n)"
+                    />
+                    <UiListbox
+                        v-else-if="whatOf(String(row.fields.kind), field) === 'yearly'"
+                        class="w-44"
+                        :model-value="row.fields[field] ? 'yearly' : 'once'"
+                        :options="[
+                            { value: 'once', label: 'that very day' },
+                            { value: 'yearly', label: 'every year' },
+                        ]"
+                        label="Once, or every year"
+                        hide-label
+                        @update:model-value="(value: string) => set(row, field, value === 'yearly')"
                     />
                     <UiListbox
                         v-else

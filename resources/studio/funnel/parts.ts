@@ -1,5 +1,6 @@
 import {
     ArrowDownTrayIcon,
+    ArrowsRightLeftIcon,
     BookOpenIcon,
     CheckBadgeIcon,
     ClockIcon,
@@ -40,7 +41,8 @@ type PartList =
     | 'variants'
     | 'guides'
     | 'guidePages'
-    | 'promises';
+    | 'promises'
+    | 'rules';
 
 /** One kind of parts: where the funnel holds them, how they are called and drawn, and which desk they open on. */
 interface Entry<L extends PartList> {
@@ -210,6 +212,13 @@ export const PARTS = {
         summary: (v) => ({ words: v.differs.join(' ') || 'Nothing differs yet', lacking: v.differs.length === 0 }),
     }),
     promise: entry({ list: 'promises', label: 'promise', icon: CheckBadgeIcon }),
+    automation: entry({
+        list: 'rules',
+        label: 'rule',
+        icon: ArrowsRightLeftIcon,
+        desk: () => import('@/funnel/desk/RuleDesk.vue'),
+        summary: (r) => ({ words: r.words, lacking: !r.whole, aside: r.paused ? 'paused' : '' }),
+    }),
 };
 
 export type PartKind = keyof typeof PARTS;

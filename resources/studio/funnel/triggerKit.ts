@@ -13,7 +13,13 @@ export interface Option {
 }
 
 /** A trigger whose fields are not all chosen yet has empty ones. */
-export type Fields = Record<string, string | number>;
+export type Fields = Record<string, string | number | boolean>;
+
+/** What need not be said. */
+const OPTIONAL = ['times', 'share', 'hours', 'days', 'yearly'];
+
+/** Hours before the end of a deadline where nothing is said. */
+export const USUAL_HOURS = 24;
 
 /** How much of a guide is meant where nothing is said, in percent. */
 export const USUAL_SHARE = 50;
@@ -27,7 +33,8 @@ export const wordsOf = (kind: TriggerKind): string =>
     kind.label
         .replace(/^They/, 'they')
         .replace(/^Their/, 'their')
-        .replace(/^A /, 'a ');
+        .replace(/^A /, 'a ')
+        .replace(/^You /, 'you ');
 
 /**
  * A trigger of a kind with the first of each that can be chosen, and is not among those already. What has to be typed is left empty.
@@ -41,7 +48,7 @@ export function fresh(kinds: TriggerKind[], kind: string, options: (what: string
         const free = options(what).find(
             (o) => names.length > 1 || !taken.some((t) => same(t, { kind, [name]: o.value } as unknown as Trigger)),
         );
-        if (what !== 'times' && what !== 'share') {
+        if (!OPTIONAL.includes(what)) {
             made[name] = (free ?? options(what)[0])?.value ?? '';
         }
     }
@@ -50,7 +57,7 @@ export function fresh(kinds: TriggerKind[], kind: string, options: (what: string
 
 export const isComplete = (kinds: TriggerKind[], fields: Fields): boolean =>
     Object.entries(kinds.find((k) => k.kind === fields.kind)?.fields ?? {}).every(
-        ([name, what]) => what === 'times' || what === 'share' || String(fields[name] ?? '').trim() !== '',
+        ([name, what]) => OPTIONAL.includes(what) || String(fields[name] ?? '').trim() !== '',
     );
 
 /** As the server writes it: in the order of its fields, and without what goes without saying. */
@@ -68,6 +75,20 @@ export function written(kinds: TriggerKind[], fields: Fields): Trigger {
             const share = Math.min(100, Math.max(10, 10 * Math.round((Number(value) || USUAL_SHARE) / 10)));
             if (share !== USUAL_SHARE) {
                 made[name] = share;
+            }
+        } else if (what === 'hours') {
+            const hours = Math.min(720, Math.max(1, Math.round(Number(value) || USUAL_HOURS)));
+            if (hours !== USUAL_HOURS) {
+                made[name] = hours;
+            }
+        } else if (what === 'days') {
+            const days = Math.min(90, Math.max(-90, Math.round(Number(value) || 0)));
+            if (days !== 0) {
+                made[name] = days;
+            }
+        } else if (what === 'yearly') {
+            if (value === true || value === 'yearly') {
+                made[name] = true;
             }
         } else {
             made[name] = String(value ?? '').trim();

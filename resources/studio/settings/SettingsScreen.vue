@@ -70,6 +70,10 @@ useLeaving({
             <p class="text-soft">One line on a blog or site of yours, once: then pop-ups and forms are placed there from your funnels.</p>
             <RouterLink to="/settings/sites" class="mt-3 btn inline-flex">Sites</RouterLink>
         </FoldSection>
+        <FoldSection name="rules" title="Rules" summary="When this happens, do that">
+            <p class="text-soft">What is to be done by itself whenever something happens to somebody, in whatever funnel.</p>
+            <RouterLink to="/settings/rules" class="mt-3 btn inline-flex">Rules</RouterLink>
+        </FoldSection>
         <OwnFields />
         <WebHooks />
         <OwnDesigns />

@@ -31,6 +31,7 @@ export const useSession = defineStore('session', () => {
                 languagesWithTwoWays: [],
                 starterLanguages: [],
                 triggers: [],
+                acts: [],
                 deadlineStates: [],
                 popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [], quietRoles: [] },
                 headingFonts: [],

@@ -18,6 +18,7 @@ describe('what can be added at a moment', () => {
             'An email in “reminders”',
             'A deadline that starts when they see “confirm”',
             'A pop-up on “confirm”',
+            'A rule for whoever sees “confirm”',
         ]);
         expect(labels(webinarFunnel(), 'First visit', 'register')[1]).toContain('A deadline');
     });

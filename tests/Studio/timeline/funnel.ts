@@ -50,6 +50,7 @@ export function funnel(more: object): Funnel {
         'deadlines',
         'webinars',
         'popups',
+        'rules',
         'guides',
         'guidePages',
         'products',

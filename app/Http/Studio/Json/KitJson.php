@@ -6,6 +6,7 @@ namespace App\Http\Studio\Json;
 
 use App\Languages\StarterVoice;
 use App\Rendering\Icons;
+use Lantern\Core\Automation\Act\Acts;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Trigger\Triggers;
@@ -91,6 +92,7 @@ final class KitJson
             'spokenLanguages' => Languages::SPOKEN, 'languagesWithTwoWays' => Languages::TWO_WAYS,
             'starterLanguages' => StarterVoice::WRITTEN,
             'triggers' => Triggers::describe(),
+            'acts' => Acts::describe(),
             'popups' => self::popups(),
             'deadlineStates' => $named(ShownState::cases()),
             'headingFonts' => array_keys(Fonts::HEADING),

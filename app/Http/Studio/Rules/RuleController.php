@@ -22,9 +22,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Automation\Act\Acts;
 use Lantern\Core\Automation\AutomationRule;
-use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -49,7 +47,7 @@ final class RuleController extends StudioController
         return response()->json(['rules' => $own->map(fn (BusinessRule $r): array => RuleJson::of($r, $this->rules))->all(),
             'ofFunnels' => $parts->map(fn (DraftPart $p): array => ['id' => $p->id, 'name' => $p->name,
                 'funnel' => ['id' => $p->funnel_id, 'name' => $p->funnel->name], 'live' => self::isLive($p)] + self::ofPart($p))->all(),
-            'numbers' => (object) $numbers, 'most' => AutomationRule::most()] + self::kinds());
+            'numbers' => (object) $numbers, 'most' => AutomationRule::most()]);
     }
 
     /** @return array<string, mixed> */
@@ -64,12 +62,6 @@ final class RuleController extends StudioController
     private static function isLive(DraftPart $row): bool
     {
         return $row->funnel->liveVersion?->plan()->part($row->id) !== null;
-    }
-
-    /** @return array<string, mixed> what rules are made of */
-    private static function kinds(): array
-    {
-        return ['triggers' => Triggers::describe(), 'acts' => Acts::describe()];
     }
 
     public function store(Request $request): JsonResponse
@@ -146,7 +138,7 @@ final class RuleController extends StudioController
         $found = $this->funnel($funnel);
 
         return response()->json(['numbers' => (object) RuleJson::numbers(array_values(array_map(strval(...), DraftPart::there($found->id,
-            AutomationRule::kind())->pluck('id')->all())))] + self::kinds());
+            AutomationRule::kind())->pluck('id')->all())))]);
     }
 
     private function rule(string $id): BusinessRule

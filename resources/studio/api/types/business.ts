@@ -1,4 +1,5 @@
 /** The business, who is signed in, and what the Studio is told once: looks, designs, kinds of blocks. As the API gives it. */
+import type { ActKind } from '@/api/types/rules';
 import type { Named } from '@/api/types/shared';
 import type { PopupKit } from '@/api/types/popups';
 
@@ -102,6 +103,8 @@ export interface Kit {
     arrangements: Named[];
     icons: { id: string; svg: string }[];
     roles: Named[];
+    /** What rules do, by kind. */
+    acts: ActKind[];
     triggers: {
         kind: string;
         label: string;

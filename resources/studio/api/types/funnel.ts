@@ -10,6 +10,7 @@ import type { Form } from '@/api/types/people';
 import type { Popup, PopupNumbers } from '@/api/types/popups';
 import type { Webinar } from '@/api/types/webinars';
 import type { Promised } from '@/api/types/rehearsal';
+import type { AutomationRule } from '@/api/types/rules';
 import type { Coupon, Offer, Product } from '@/api/types/sales';
 
 export type FunnelState = 'draft' | 'live' | 'closed';
@@ -106,6 +107,7 @@ export interface Funnel extends FunnelSummary {
     guides: Guide[];
     guidePages: GuidePage[];
     promises: Promised[];
+    rules: AutomationRule[];
     currency: string;
     /** In which it speaks to visitors: a BCP 47 tag, with `-x-formal` where it is formal. */
     language: string;

@@ -129,6 +129,9 @@ export interface PeopleKit {
     guidePages: Thing[];
     broadcasts: Thing[];
     sequences: Thing[];
+    forms: Thing[];
+    offers: Thing[];
+    products: Thing[];
     segments: { id: string; name: string; rules: Rules }[];
     rules: RuleKind[];
     /** Segments to begin with. */

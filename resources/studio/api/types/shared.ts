@@ -40,7 +40,12 @@ export type Trigger =
     | { kind: 'guide-share'; guide: string; share?: number }
     | { kind: 'guide-page'; page: string }
     | { kind: 'guide-finished'; guide: string }
-    | { kind: 'deadline-over'; deadline: string };
+    | { kind: 'deadline-over'; deadline: string }
+    | { kind: 'deadline-began'; deadline: string }
+    | { kind: 'deadline-near'; deadline: string; hours?: number }
+    | { kind: 'signup' }
+    | { kind: 'replied' }
+    | { kind: 'date'; field: string; yearly?: boolean; days?: number };
 
 export interface Finding {
     code: string;
@@ -62,6 +67,7 @@ export interface Finding {
         | 'webinar'
         | 'guide'
         | 'guide-page'
+        | 'automation'
         | 'way'
         | 'phrases'
         | 'funnel'

@@ -116,7 +116,7 @@ const switchTo = (v: Version) =>
         () => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`),
         `Version ${v.number} is what visitors see now. Your draft is as it was.`,
     );
-const adds = ['form', 'sequence', 'deadline', 'webinar'] as const;
+const adds = ['form', 'sequence', 'deadline', 'webinar', 'automation'] as const;
 async function add(kind: (typeof adds)[number]): Promise<void> {
     try {
         const made = await steps.add(kind);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BoltIcon, ClockIcon, DocumentIcon, EnvelopeIcon, WindowIcon } from '@heroicons/vue/24/outline';
+import { ArrowsRightLeftIcon, BoltIcon, ClockIcon, DocumentIcon, EnvelopeIcon, WindowIcon } from '@heroicons/vue/24/outline';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Page } from '@/api/types';
@@ -11,7 +11,7 @@ import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import UiDialog from '@/ui/UiDialog.vue';
 
-/** What comes at a moment of the timeline: a page, an email, a deadline that starts there, a pop-up. */
+/** What comes at a moment of the timeline: a page, an email, a deadline that starts there, a pop-up, a rule. */
 const props = defineProps<{ column: Column | null; page: Page | null }>();
 const emit = defineEmits<{ close: []; page: [after: string]; popup: [on: string] }>();
 
@@ -20,7 +20,7 @@ const steps = useSteps();
 const router = useRouter();
 const toasts = useToasts();
 const choices = computed(() => (store.funnel && props.column ? addsAt(store.funnel, props.column, props.page) : []));
-const ICONS = { page: DocumentIcon, email: EnvelopeIcon, deadline: ClockIcon, popup: WindowIcon, sequence: BoltIcon };
+const ICONS = { page: DocumentIcon, email: EnvelopeIcon, deadline: ClockIcon, popup: WindowIcon, sequence: BoltIcon, automation: ArrowsRightLeftIcon };
 
 async function choose(choice: (typeof choices.value)[number]): Promise<void> {
     emit('close');

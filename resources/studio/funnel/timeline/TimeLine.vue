@@ -88,6 +88,7 @@ const adds = [
     { label: 'Add a deadline', run: () => add('deadline') },
     { label: 'Add a webinar', run: () => add('webinar') },
     { label: 'Add a pop-up', run: () => (popping.value = '') },
+    { label: 'Add a rule', run: () => add('automation') },
 ];
 </script>
 

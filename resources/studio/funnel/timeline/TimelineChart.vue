@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
     ArrowPathIcon,
+    ArrowsRightLeftIcon,
     BookOpenIcon,
     ChevronLeftIcon,
     ChevronRightIcon,
@@ -81,7 +82,15 @@ const barOf = (lane: BarLane) =>
           ? { kind: 'webinar' as const, part: lane.webinar, note: replayNote(lane.webinar), icon: ArrowPathIcon, label: 'Replay' }
           : lane.kind === 'guide'
             ? { kind: 'guide' as const, part: lane.guide, note: guideNote(funnel.value, lane.guide), icon: BookOpenIcon, label: 'Guide' }
-            : { kind: 'popup' as const, part: lane.popup, note: popupNote(funnel.value, lane.popup), icon: WindowIcon, label: 'Pop-ups' };
+            : lane.kind === 'rule'
+              ? {
+                    kind: 'automation' as const,
+                    part: lane.rule,
+                    note: lane.rule.paused ? 'paused' : '',
+                    icon: ArrowsRightLeftIcon,
+                    label: 'Rules',
+                }
+              : { kind: 'popup' as const, part: lane.popup, note: popupNote(funnel.value, lane.popup), icon: WindowIcon, label: 'Pop-ups' };
 /** Is it the first of its kind, where the kind is named? */
 const isFirst = (lane: Lane) => chart.value.lanes.find((l) => l.kind === lane.kind) === lane;
 const isSequence = (lane: Lane): lane is SequenceLane => lane.kind === 'sequence';
@@ -268,11 +277,14 @@ const taken = (lead: Lead) => takenOf(props.numbers, lead.page.id, lead.outcome.
                                 class="bar"
                                 :class="[
                                     lane.kind,
-                                    { open: isOpen(barOf(lane).kind, barOf(lane).part.id), off: lane.kind === 'popup' && !lane.popup.on },
+                                    {
+                                        open: isOpen(barOf(lane).kind, barOf(lane).part.id),
+                                        off: (lane.kind === 'popup' && !lane.popup.on) || (lane.kind === 'rule' && lane.rule.paused),
+                                    },
                                 ]"
                                 :style="{
                                     left: `${lane.from}px`,
-                                    width: lane.kind === 'popup' ? undefined : `${lane.to - lane.from}px`,
+                                    width: lane.kind === 'popup' || lane.kind === 'rule' ? undefined : `${lane.to - lane.from}px`,
                                     minWidth: `${lane.to - lane.from}px`,
                                 }"
                                 :title="
@@ -280,7 +292,9 @@ const taken = (lead: Lead) => takenOf(props.numbers, lead.page.id, lead.outcome.
                                         ? lane.deadline.words
                                         : lane.kind === 'popup'
                                           ? lane.popup.words
-                                          : barOf(lane).part.name
+                                          : lane.kind === 'rule'
+                                            ? lane.rule.words
+                                            : barOf(lane).part.name
                                 "
                                 @click="go(barOf(lane).kind, barOf(lane).part.id)"
                             >
@@ -382,6 +396,9 @@ button.name:hover,
     }
     &.popup {
         @apply border-pine/50 bg-raised text-pine;
+    }
+    &.rule {
+        @apply border-edge bg-raised text-ink;
     }
     &.off {
         @apply border-dashed border-edge text-soft;

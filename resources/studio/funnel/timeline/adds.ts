@@ -6,7 +6,7 @@ import { timingIn } from '@/funnel/timeline/timing';
 /** Something that can be added at a moment: with what it is made, and what it is told then. */
 export type Add =
     | { kind: 'page' | 'popup'; label: string }
-    | { kind: 'email' | 'deadline'; label: string; given: object; values: Record<string, unknown>; words: string };
+    | { kind: 'email' | 'deadline' | 'automation'; label: string; given: object; values: Record<string, unknown>; words: string };
 
 /** The timing of an email that is told from nothing yet, at a moment; null where none of the sequence can go out then. */
 function freshTiming(funnel: Funnel, moments: Moments, sequence: string, key: string): EmailTiming | null {
@@ -48,6 +48,13 @@ export function addsAt(funnel: Funnel, column: Column, page: Page | null): Add[]
                 words: 'what starts it',
             },
             { kind: 'popup', label: `A pop-up on “${page.name}”` },
+            {
+                kind: 'automation',
+                label: `A rule for whoever sees “${page.name}”`,
+                given: {},
+                values: { when: [{ kind: 'page', page: page.id }] },
+                words: 'what sets it off',
+            },
         );
     }
     return adds;

@@ -1,4 +1,4 @@
-import type { Deadline, Email, Funnel, Guide, Popup, Sequence, Webinar } from '@/api/types';
+import type { AutomationRule, Deadline, Email, Funnel, Guide, Popup, Sequence, Webinar } from '@/api/types';
 import { Moments, type Column, type Stretch } from '@/funnel/timeline/moments';
 import { Places, type Lead, type Place } from '@/funnel/timeline/places';
 
@@ -57,6 +57,7 @@ export type BarLane = LaneAt & { from: number; to: number; open: boolean } & (
         | { kind: 'deadline'; deadline: Deadline }
         | { kind: 'replay'; webinar: Webinar }
         | { kind: 'popup'; popup: Popup }
+        | { kind: 'rule'; rule: AutomationRule }
     );
 
 export type Lane = SequenceLane | BarLane;
@@ -204,7 +205,7 @@ interface Known {
 
 type Unplaced<L> = L extends Lane ? Omit<L, 'y'> : never;
 
-/** Sequences, then guides, deadlines, replays and pop-ups, each in the order of the draft. */
+/** Sequences, then guides, deadlines, replays, pop-ups and rules, each in the order of the draft. */
 function lanesOf(funnel: Funnel, frame: Frame, known: Known): Unplaced<Lane>[] {
     const { moments, at, total } = known;
     const centre = (key: string) => (at.get(key) ? at.get(key)!.x + at.get(key)!.width / 2 : 0);
@@ -236,6 +237,12 @@ function lanesOf(funnel: Funnel, frame: Frame, known: Known): Unplaced<Lane>[] {
             const on = pagesUnder(funnel, popup, frame.quietRoles).map((id) => known.byPage.get(id)?.x ?? 0);
             const from = on.length > 0 ? Math.min(...on) : GAP / 2;
             return { key: `popup:${popup.id}`, kind: 'popup', popup, from, to: Math.max(from, ...on) + known.card, open: false };
+        }),
+        // Where what sets it off happens, as far as that has a place.
+        ...funnel.rules.map((rule): Unplaced<BarLane> => {
+            const column = at.get(moments.whereOf(rule.when) ?? '');
+            const from = (column?.x ?? 0) + GAP / 2;
+            return { key: `rule:${rule.id}`, kind: 'rule', rule, from, to: from + known.card, open: false };
         }),
     ];
 }

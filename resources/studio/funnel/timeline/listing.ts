@@ -59,6 +59,8 @@ export function listingOf(funnel: Funnel, chart: Timeline, numbers: TimelineNumb
                 return { ...named('guide', lane.guide), what: 'guide', lines: [guideNote(funnel, lane.guide)] };
             case 'popup':
                 return { ...named('popup', lane.popup), what: 'pop-up', lines: [lane.popup.words, popupNote(funnel, lane.popup)] };
+            case 'rule':
+                return { ...named('automation', lane.rule), what: 'rule', lines: [lane.rule.words] };
         }
     });
     return [...moments, { key: 'all', words: 'All along', entries: lasting }].filter((m) => m.entries.length > 0);

@@ -104,6 +104,11 @@ export class Moments {
         return found ?? (this.funnel.products.some((p) => p.sequence === sequence.id) ? this.bought() : null);
     }
 
+    /** The column of the first of several things that can happen, which has one. */
+    whereOf(triggers: Trigger[]): string | null {
+        return triggers.map((t) => this.whenever(t)).find((key) => key !== null) ?? null;
+    }
+
     private sequence = (id: string) => this.funnel.sequences.find((s) => s.id === id);
 
     private deadlineStart(deadline: Deadline): string {
@@ -122,6 +127,7 @@ export class Moments {
     private whenever(trigger: Trigger): string | null {
         switch (trigger.kind) {
             case 'form':
+            case 'signup':
             case 'registered':
             case 'confirmed':
                 return this.joins();
@@ -138,6 +144,11 @@ export class Moments {
             }
             case 'sequence':
                 return this.startOf(this.sequence(trigger.sequence));
+            case 'deadline-began': {
+                const deadline = this.funnel.deadlines.find((d) => d.id === trigger.deadline);
+                return deadline && !this.looking.has(deadline.id) ? this.deadlineStart(deadline) : null;
+            }
+            case 'deadline-near':
             case 'deadline-over': {
                 const deadline = this.funnel.deadlines.find((d) => d.id === trigger.deadline);
                 return deadline && !this.looking.has(deadline.id) ? this.stretchOf(deadline).to : null;

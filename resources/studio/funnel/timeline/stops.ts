@@ -62,6 +62,8 @@ export function stopsOf(funnel: Funnel, chart: Timeline): Stop[] {
                 return { kind: 'guide', id: lane.guide.id, name: lane.guide.name, when: 'guide', ...at };
             case 'popup':
                 return { kind: 'popup', id: lane.popup.id, name: lane.popup.name, when: 'pop-up', ...at };
+            case 'rule':
+                return { kind: 'automation', id: lane.rule.id, name: lane.rule.name, when: 'rule', ...at };
         }
     });
     const webinars = funnel.webinars

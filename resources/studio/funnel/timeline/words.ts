@@ -38,6 +38,16 @@ function startWords(funnel: Funnel, trigger: Trigger): string {
             return `finishing ${named(funnel.guides, trigger.guide)}`;
         case 'payment-failed':
             return 'a failed payment';
+        case 'signup':
+            return 'joining';
+        case 'replied':
+            return 'replying';
+        case 'date':
+            return 'a day in a field';
+        case 'deadline-began':
+            return `the start of ${named(funnel.deadlines, trigger.deadline)}`;
+        case 'deadline-near':
+            return `${counted(trigger.hours ?? 24, 'hour')} before the end of ${named(funnel.deadlines, trigger.deadline)}`;
         case 'deadline-over':
             return `the end of ${named(funnel.deadlines, trigger.deadline)}`;
     }
