@@ -106,7 +106,8 @@ final readonly class TellsOfEnds
         // Whoever has had less time from the beginning is told nothing, and neither is anybody whose moment came before it was waited for.
         return $runs->whereNull('closed_at')->where('ends_at', '>=', $before($since))->where('ends_at', '>', Instant::sql($now))
             ->where('ends_at', '<=', Instant::sql($now->addHours($hours)))
-            ->whereRaw('julianday(ends_at) - julianday(started_at) >= ?', [$hours / 24 - 0.000001]);
+            // A second is left over for what the fractions of days lose.
+            ->whereRaw('(julianday(ends_at) - julianday(started_at)) * 86400 + 1 >= ?', [$hours * 3600]);
     }
 
     /** @return list<array{string, int, string}> what is waited for: a deadline, the hours before its end, and since when */

@@ -8,7 +8,7 @@ namespace Lantern\Core\Automation;
 final class Limits
 {
     /** Rules that follow from each other, each before a day has passed. */
-    public const DEEPEST = 10;
+    public const DEEPEST = 20;
 
     /** How often one rule acts for one person within an hour. */
     public const MOST_AN_HOUR = 20;

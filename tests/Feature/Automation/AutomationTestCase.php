@@ -10,6 +10,7 @@ use App\Models\Person;
 use App\Models\RuleRun;
 use App\People\Tags\Tagging;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Tests\Feature\Sales\SalesTestCase;
 
 /** A selling funnel that is live, its owner signed in, and one person on the list. */
@@ -79,10 +80,11 @@ abstract class AutomationTestCase extends SalesTestCase
         return app(RuleWork::class)->work(CarbonImmutable::now());
     }
 
-    /** @return list<string> */
+    /** @return list<string> in the order in which they got them */
     protected function tags(?Person $person = null): array
     {
-        return array_values(($person ?? $this->robin)->tags()->orderBy('person_tag.tag_id')->pluck('name')->all());
+        return array_values(array_map(strval(...), DB::table('person_tag')->join('tags', 'tags.id', '=', 'tag_id')
+            ->where('person_id', ($person ?? $this->robin)->id)->orderBy('person_tag.rowid')->pluck('name')->all()));
     }
 
     /** @return list<string> how each run stands, in the order in which they began */

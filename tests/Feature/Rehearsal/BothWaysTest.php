@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rehearsal;
 
+use App\Automation\OwnerRules;
+use App\Drafts\DraftRows;
+use App\Drafts\Kinds\RuleKind;
 use App\Drafts\NewFunnel;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Upload;
 use App\Models\User;
+use App\Publishing\NotReady;
 use App\Publishing\Publishing;
 use App\Rehearsal\Stages;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Plan\Goal;
@@ -106,7 +112,22 @@ final class BothWaysTest extends TestCase
             $goal->hasLeadMagnet() ? $this->upload($this->seller) : null, Money::of(19_000, Currency::of('EUR')))->refresh();
         Prices::fillIn($funnel);
         MadeUpFunnel::change($funnel->refresh(), $this->recording());
-        app(Publishing::class)->publish($funnel, null);
+        for ($i = mt_rand(0, 3); $i > 0; $i--) {
+            $rule = app(RuleKind::class);
+            DraftRows::add($funnel, $rule->fresh($funnel, array_filter(MadeUpFunnel::rule($funnel), fn (mixed $v): bool => $v !== null)));
+        }
+        try {
+            app(Publishing::class)->publish($funnel, null);
+        } catch (NotReady) {
+            // They would go round for ever.
+            foreach (DraftPart::there($funnel->id, AutomationRule::kind())->get() as $row) {
+                $row->change(['eachTime' => false])->save();
+            }
+            app(Publishing::class)->publish($funnel, null);
+        }
+        for ($i = mt_rand(0, 2); $i > 0; $i--) {
+            app(OwnerRules::class)->add($this->seller->business, ['eachTime' => false] + MadeUpFunnel::rule($funnel));
+        }
 
         return Funnel::query()->with(['liveVersion', 'business'])->findOrFail($funnel->id);
     }

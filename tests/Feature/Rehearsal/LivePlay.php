@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rehearsal;
 
+use App\Automation\RuleWork;
 use App\Deadlines\CloseDeadlines;
 use App\Mail\Sending\MessageSender;
 use App\Models\Funnel;
@@ -44,7 +45,8 @@ use Lantern\Core\Rehearsal\Links;
 trait LivePlay
 {
     /** Work that does something for a person; reports to the owner and the like change nothing of what they get. */
-    private const WAKENED = [CountViews::class, CloseDeadlines::class, AttendanceResults::class, PracticeCalls::class,
+    private const WAKENED = [CountViews::class, CloseDeadlines::class, AttendanceResults::class, RuleWork::class,
+        PracticeCalls::class,
         Receipts::class, MessageSender::class];
 
     private Funnel $funnel;

@@ -70,6 +70,38 @@ final class MadeUpFunnel
         }
     }
 
+    /**
+     * A rule of whatever is in the funnel.
+     *
+     * @return array<string, mixed> as it is typed
+     */
+    public static function rule(Funnel $funnel): array
+    {
+        $of = function (string $kind) use ($funnel): ?string {
+            $ids = DraftPart::there($funnel->id, $kind)->orderBy('id')->pluck('id')->all();
+
+            return $ids === [] ? null : (string) self::one(array_values($ids));
+        };
+        $having = fn (array $all): array => array_values(array_filter($all, fn (array $one): bool => ! in_array(null, $one, true)));
+        $deadline = $of(Deadline::kind());
+        $tags = ['Cellist', 'Interested', 'Enough', 'Ruled'];
+        $acts = $having([['kind' => 'tag', 'tag' => self::one($tags)], ['kind' => 'untag', 'tag' => self::one($tags)],
+            ['kind' => 'start-sequence', 'sequence' => $of(SequencePlan::kind())],
+            ['kind' => 'end-sequence', 'sequence' => $of(SequencePlan::kind())], ['kind' => 'send-email', 'email' => $of(EmailPlan::kind())],
+            ['kind' => 'start-deadline', 'deadline' => $deadline]]);
+        $personal = $deadline === null || isset(DraftPart::query()->findOrFail($deadline)->definition['duration']);
+
+        return ['name' => 'Rule '.mt_rand(1, 999), 'when' => [self::one($having([self::trigger($funnel), ['kind' => 'signup'],
+            ['kind' => 'click', 'email' => $of(EmailPlan::kind())], ['kind' => 'sequence', 'sequence' => $of(SequencePlan::kind())],
+            ['kind' => 'bought'], ...($personal ? [['kind' => 'deadline-began', 'deadline' => $deadline],
+                ['kind' => 'deadline-near', 'deadline' => $deadline, 'hours' => self::one([1, 24])]] : []),
+            ['kind' => 'deadline-over', 'deadline' => $deadline]]))],
+            'after' => self::one([null, null, ['minutes' => 45], ['days' => 1, 'time' => '09:00'], ['days' => 2]]),
+            'only' => ['all' => true, 'rules' => self::one([[], [], [['kind' => 'deed', 'deed' => 'bought', 'not' => true]],
+                [['kind' => 'tag', 'tag' => 'Cellist', 'not' => true]]])],
+            'acts' => [self::one($acts), ...(self::chance(2) ? [self::one($acts)] : [])], 'eachTime' => self::chance(2)];
+    }
+
     /** @return array<string, string|int> */
     private static function trigger(Funnel $funnel): array
     {
