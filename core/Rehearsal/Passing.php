@@ -9,6 +9,7 @@ use DateTimeImmutable;
 use Lantern\Core\Agenda\PersonAgenda;
 use Lantern\Core\Agenda\PersonMoment;
 use Lantern\Core\Agenda\PersonMomentKind;
+use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Trigger\DateComes;
@@ -104,7 +105,7 @@ final readonly class Passing
         foreach ($known->deadlines() as $id => $run) {
             $at = $run->endsAt->modify('+'.($this->stage->plan->deadline((string) $id)->grace ?? 0).' minutes');
             // The end of one that is for everyone is told to whoever has joined; to whoever joins later, as soon as they have.
-            if (! isset($life->over[Following::end((string) $id, $run)]) && $life->known && (! $run->forAll || $life->joined !== [])) {
+            if (! isset($life->over[Following::end((string) $id, $run)]) && $this->isTold($life, $run)) {
                 $due[] = [max($at, $life->now), self::OVER, (string) $id];
             }
         }
@@ -134,6 +135,13 @@ final readonly class Passing
         return $due[0] ?? null;
     }
 
+    /** Are they somebody who is told of the end of a deadline? Of one that is for everyone, those are all who have joined its funnel. */
+    private function isTold(Life $life, Run $run): bool
+    {
+        return $life->known && (! $run->forAll || array_filter($life->person->deeds(), fn (DoneDeed $d): bool => $d->deed === Deed::Joined
+            && $d->with === $this->stage->plan->id) !== []);
+    }
+
     /** @return list<array{DateTimeImmutable, int, string}> that deadlines are nearly over, and days in their fields, where something waits for that */
     private function expected(Life $life, PersonState $known): array
     {
@@ -141,7 +149,7 @@ final readonly class Passing
         foreach ($life->known ? $this->near : [] as [$key, $deadline, $hours]) {
             $run = $known->deadlines()[$deadline] ?? null;
             $at = $run?->endsAt->sub(new DateInterval("PT{$hours}H"));
-            if ($run !== null && $at !== null && $at >= $run->startedAt && $run->endsAt > $life->now
+            if ($run !== null && $this->isTold($life, $run) && $at !== null && $at >= $run->startedAt && $run->endsAt > $life->now
                 && ! isset($life->near[$key.' '.Following::end($deadline, $run)])) {
                 $due[] = [max($at, $life->now), self::NEAR, $key];
             }

@@ -122,6 +122,10 @@ function open(kind: 'erase' | 'merge' | 'bought' | 'sequence'): void {
 }
 
 const menu = computed(() => [
+    {
+        label: 'They replied',
+        run: () => act(() => api.post(`people/${id.value}/replied`), 'Noted that they replied. What waits for that follows.'),
+    },
     { label: 'They bought something', run: () => open('bought') },
     { label: 'Start a sequence', run: () => open('sequence') },
     { label: 'Merge with another person', run: () => open('merge') },
