@@ -7,7 +7,6 @@ namespace App\Automation;
 use App\Journey\ActingRule;
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
-use App\Models\RuleRun;
 use App\Models\RuleRunState;
 use App\Support\Ids;
 use App\Support\Instant;
@@ -30,13 +29,17 @@ final readonly class BeginsRules implements CarriesOut
 
     public function carryOut(Effect $effect, EffectContext $context): void
     {
-        if (! $effect instanceof BeginRule || DB::table('rule_pauses')->where('rule_id', $effect->rule)->exists()) {
+        if (! $effect instanceof BeginRule) {
+            return;
+        }
+        [$paused, $thisHour] = self::standing($effect->rule, $context->person->id, $context->at);
+        if ($paused) {
             return;
         }
         $cause = $this->acting->run();
         $depth = $cause === null || $cause->due_at->diffInMinutes($cause->happened_at, true) >= Limits::CHAIN_MINUTES ? 1
             : $cause->depth + 1;
-        $stop = Limits::stop($depth, self::thisHour($effect->rule, $context->person->id, $context->at));
+        $stop = Limits::stop($depth, $thisHour);
         $row = ['business_id' => $context->person->business_id, 'rule_id' => $effect->rule,
             'funnel_id' => $effect->funnel === '' ? null : $effect->funnel, 'person_id' => $context->person->id,
             'occurrence' => $effect->eachTime || $stop !== null ? Ids::next() : self::once($effect->rule),
@@ -59,10 +62,18 @@ final readonly class BeginsRules implements CarriesOut
         return "once:{$rule}";
     }
 
-    /** What stands in the future counts, too: a clock that was set back hides nothing. */
-    private static function thisHour(string $rule, string $person, DateTimeImmutable $at): int
+    /**
+     * Does the rule stand still, and how often has it acted for somebody within the hour? What stands in the future counts, too: a clock
+     * that was set back hides nothing.
+     *
+     * @return array{bool, int}
+     */
+    private static function standing(string $rule, string $person, DateTimeImmutable $at): array
     {
-        return RuleRun::query()->where('rule_id', $rule)->where('person_id', $person)->where('state', '!=', RuleRunState::Stopped)
-            ->where('happened_at', '>', Instant::sql(CarbonImmutable::instance($at)->subHour()))->limit(Limits::MOST_AN_HOUR)->count();
+        $row = DB::selectOne('select exists (select 1 from rule_pauses where rule_id = ?) as paused, (select count(*) from rule_runs '
+            .'where person_id = ? and rule_id = ? and state != ? and happened_at > ?) as many', [$rule, $person, $rule,
+                RuleRunState::Stopped->value, Instant::sql(CarbonImmutable::instance($at)->subHour())]);
+
+        return [(bool) $row->paused, (int) $row->many];
     }
 }

@@ -17,6 +17,7 @@ use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Journey\Decision;
@@ -103,7 +104,9 @@ final readonly class Events
     private function withoutFunnel(NewEvent $event, Event $core): Decision
     {
         $own = Journey::withoutFunnel($core);
-        $rules = $event->person === null || $core->keys() === [] ? [] : $this->rules->of($event->business->id);
+        // What is known of the person is loaded only where one of them hears it.
+        $rules = $event->person === null || $core->keys() === [] ? [] : array_values(array_filter($this->rules->of($event->business->id),
+            fn (AutomationRule $r): bool => $r->when->heardBy($core) !== null));
 
         return $rules === [] ? $own : new Decision($own->way, [...$own->effects,
             ...Journey::ofBusiness($rules, self::known($event, $core), $core)->effects]);
