@@ -37,6 +37,7 @@ use App\Http\Studio\People\PersonController;
 use App\Http\Studio\People\SubmissionController;
 use App\Http\Studio\People\WarmthController;
 use App\Http\Studio\Results\CostController;
+use App\Http\Studio\Results\ForecastController;
 use App\Http\Studio\Results\PlanController;
 use App\Http\Studio\Results\ResultsController;
 use App\Http\Studio\Results\SplitTestController;
@@ -108,6 +109,8 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('funnels/{funnel}/result-links', [ResultsController::class, 'share']);
         Route::delete('result-links/{resultLink}', [ResultsController::class, 'takeBack']);
         Route::get('pages/{page}/reading', [ResultsController::class, 'reading']);
+        Route::get('funnels/{funnel}/forecast', [ForecastController::class, 'show']);
+        Route::post('funnels/{funnel}/forecast', [ForecastController::class, 'make']);
         Route::get('funnels/{funnel}/leaks', [PlanController::class, 'leaks']);
         Route::get('funnels/{funnel}/plan', [PlanController::class, 'plan']);
         Route::put('funnels/{funnel}/plan', [PlanController::class, 'keep']);

@@ -30,7 +30,7 @@ final readonly class CloseDeadlines implements DueWork
     public function next(CarbonImmutable $now): ?CarbonImmutable
     {
         return Instant::first(Instant::carbon(DB::table('deadline_runs')->whereNull('closed_at')->min('ends_at')),
-            $this->ends->waits($now) ? $now : null);
+            $this->ends->waits($now) ? $now : $this->ends->next($now));
     }
 
     /** @return int how many were noticed */

@@ -44,6 +44,19 @@ final readonly class TellsOfEnds
         return false;
     }
 
+    /** When somebody comes next to the hours before an end that something waits for. */
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        $moments = [];
+        foreach (self::listened() as [$id, $hours]) {
+            $ends = $hours === 0 ? null : DB::table('deadline_runs')->where('deadline_id', $id)->whereNull('closed_at')
+                ->where('ends_at', '>', Instant::sql($now->addHours($hours)))->min('ends_at');
+            $moments[] = Instant::carbon($ends)?->subHours($hours);
+        }
+
+        return Instant::first(...$moments);
+    }
+
     /** @return int to how many it was told; some hundred at once */
     public function tell(CarbonImmutable $now): int
     {

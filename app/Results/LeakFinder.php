@@ -69,7 +69,8 @@ final class LeakFinder
         return [...$steps, ...$this->attendance(), ...$this->confirmation(), ...$this->buyingAtOnce()];
     }
 
-    private static function did(StepKind $kind, CountSums $sums): int
+    /** How many of those who were on a page did what it is for. */
+    public static function did(StepKind $kind, CountSums $sums): int
     {
         $did = match ($kind) {
             // With a confirmation asked for, leaving the address is what is done here.

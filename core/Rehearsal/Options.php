@@ -182,13 +182,16 @@ final readonly class Options
             $attendee = Attending::attendee($this->stage, $life, (string) $id);
             $minutes = intdiv($attendee->room->length ?? 0, 60);
             $offer = $attendee?->room->offerAt();
-            if ($attendee !== null && $seat->open) {
+            $registered = $life->person->registrations()[$id] ?? null;
+            $over = $attendee !== null && $registered !== null && ! $registered->session->isOnDemand()
+                && $life->now->getTimestamp() - $registered->session->startsAt->getTimestamp() >= $attendee->room->length;
+            if ($attendee !== null && $seat->open && ! $over) {
                 // To the end, until just after the offer, and only for a look.
                 $stays = array_unique(array_filter([$minutes, $offer === null ? 0 : intdiv($offer, 60) + 2, max(1, intdiv($minutes, 6))]));
                 foreach ($stays as $stay) {
                     $options[] = $this->option($life, 'session', new Choice(ChoiceKind::Attend, (string) $id, minutes: $stay));
                 }
-            } elseif ($attendee !== null && $this->stage->plan->pageOf(PageRole::Replay) !== null
+            } elseif ($attendee !== null && ! $seat->open && $this->stage->plan->pageOf(PageRole::Replay) !== null
                 && $attendee->room->webinar->replay !== null) {
                 $options[] = $this->option($life, 'session', new Choice(ChoiceKind::WatchReplay, (string) $id, minutes: $minutes));
             }

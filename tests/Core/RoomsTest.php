@@ -63,6 +63,7 @@ final class RoomsTest extends TestCase
             'Money', 'Offers', 'Orders', 'Page', 'People', 'Plan', 'Popups', 'Promises', 'Results', 'Rules', 'Selling', 'Sending',
             'Sequences', 'Support', 'Visits', 'Warmth', 'Webinars',
         ],
+        'Forecast' => ['Promises', 'Rehearsal', 'Results', 'Statistics'],
     ];
 
     /** Each room of the application, likewise. */
@@ -90,6 +91,7 @@ final class RoomsTest extends TestCase
         'Forms' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],
         'Rehearsal' => ['Journey', 'Models', 'Records', 'Warmth', 'Webinars'],
         'Automation' => ['Journey', 'Mail', 'Models', 'People', 'Records', 'Support'],
+        'Forecast' => ['Models', 'Rehearsal', 'Results', 'Support'],
         'Orders' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'Payments', 'People', 'Records', 'Results', 'Support'],
         'Serving' => [
             'Deadlines', 'Experiments', 'Files', 'Forms', 'Guides', 'Journey', 'Languages', 'Models', 'Orders', 'Payments', 'People',
@@ -108,7 +110,7 @@ final class RoomsTest extends TestCase
             'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
         'Http' => [
-            'Automation', 'Deadlines', 'Domains', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Front', 'Guides', 'Journey', 'Languages', 'Mail',
+            'Automation', 'Deadlines', 'Domains', 'Drafts', 'Experiments', 'Export', 'Files', 'Forecast', 'Forms', 'Front', 'Guides', 'Journey', 'Languages', 'Mail',
             'Models', 'Orders', 'Payments', 'People',
             'Popups', 'Publishing', 'Records', 'Rehearsal', 'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
