@@ -33,6 +33,8 @@ final readonly class ForecastFacts
 
     private Period $period;
 
+    private int $weeks;
+
     private string $from;
 
     private string $to;
@@ -40,60 +42,73 @@ final readonly class ForecastFacts
     /** @param  DateTimeImmutable  $begins  of the first day of the forecast, in the owner's zone; of what comes after it nothing is known */
     public function __construct(private Funnel $funnel, private Plan $plan, private DateTimeImmutable $begins)
     {
-        $this->period = Period::between($begins->modify('-'.self::WEEKS.' weeks')->format('Y-m-d'),
+        // Weeks before there was anything to come to say nothing of those to come.
+        $first = CarbonImmutable::parse((string) DB::table('versions')->where('funnel_id', $funnel->id)->min('published_at'), 'UTC');
+        $this->weeks = max(1, min(self::WEEKS, intdiv((int) $first->diffInDays($begins), 7)));
+        $this->period = Period::between($begins->modify("-{$this->weeks} weeks")->format('Y-m-d'),
             $begins->modify('-1 day')->format('Y-m-d'));
         $zone = $funnel->business->zone();
         $this->from = Instant::sql($this->period->begins($zone));
         $this->to = Instant::sql($this->period->ends($zone));
     }
 
-    /** New visitors: those whose browser nobody knew. */
+    /**
+     * Visitors who came by themselves: all but those whom the funnel's own emails led there. Who came on several days is one visitor, as the
+     * rates count them: so each day has its share of those of all days.
+     */
     public function visits(): Arrivals
     {
-        $days = CountReader::byDay([$this->funnel->id], $this->period, 'known:new')[$this->funnel->id] ?? [];
+        $days = array_map(fn (CountSums $s): int => $s->of(Measure::Visitors), CountReader::byDay([$this->funnel->id],
+            $this->period)[$this->funnel->id] ?? []);
+        $all = CountReader::whole(CountReader::byPage([$this->funnel->id], $this->period)[$this->funnel->id] ?? [])->of(Measure::Visitors);
+        $led = [];
+        $zone = $this->funnel->business->zone();
+        foreach (DB::table('messages')->where('funnel_id', $this->funnel->id)->where('kind', 'sequence')
+            ->where('clicked_at', '>=', $this->from)->where('clicked_at', '<', $this->to)->pluck('clicked_at') as $at) {
+            $day = CarbonImmutable::parse((string) $at, 'UTC')->setTimezone($zone)->format('Y-m-d');
+            $led[$day] = ($led[$day] ?? 0) + 1;
+        }
+        $share = array_sum($days) === 0 ? 0 : min(1, $all / array_sum($days));
+        $left = 0.0;
 
-        return $this->arrivals(fn (string $day): int => ($days[$day] ?? new CountSums)->of(Measure::Visitors));
+        return $this->arrivals(function (string $day) use ($days, $led, $share, &$left): int {
+            // What is lost by rounding down is the next day's.
+            $exact = max(0, ($days[$day] ?? 0) - ($led[$day] ?? 0)) * $share + $left;
+            $left = $exact - floor($exact);
+
+            return (int) floor($exact);
+        });
     }
 
-    /** @return array<string, Arrivals> people who came by getting a tag elsewhere that this funnel waits for, by the tag */
+    /** @return array<string, Arrivals> people who came by a tag they got elsewhere, and so entered a sequence, by the tag */
     public function tagged(): array
     {
         $arrivals = [];
         $zone = $this->funnel->business->zone();
-        foreach ($this->tags() as $tag) {
+        foreach ($this->plan->sequences as $sequence) {
+            $tags = array_values(array_filter($sequence->starts->list, fn (Trigger $t): bool => $t instanceof TagAdded));
+            // One that a form starts as well has its people from there.
+            if ($tags === [] || count($tags) < count($sequence->starts->list)) {
+                continue;
+            }
             $days = [];
-            foreach (DB::table('person_tag')->join('tags', 'tags.id', '=', 'person_tag.tag_id')->join('people', 'people.id', '=',
-                'person_tag.person_id')->where('tags.business_id', $this->funnel->business_id)->where('name_key', mb_strtolower($tag))
-                ->where('owner_try', false)->where(fn ($q) => $q->whereNull('funnel_id')->orWhere('funnel_id', '!=', $this->funnel->id))
-                ->where('tagged_at', '>=', $this->from)->where('tagged_at', '<', $this->to)->pluck('tagged_at') as $at) {
+            foreach (DB::table('enrolments')->join('people', 'people.id', '=', 'enrolments.person_id')->where('owner_try', false)
+                ->where('sequence_id', $sequence->id)->where('started_at', '>=', $this->from)->where('started_at', '<', $this->to)
+                ->pluck('started_at') as $at) {
                 $day = CarbonImmutable::parse((string) $at, 'UTC')->setTimezone($zone)->format('Y-m-d');
                 $days[$day] = ($days[$day] ?? 0) + 1;
             }
-            $arrivals[$tag] = $this->arrivals(fn (string $day): int => $days[$day] ?? 0);
+            $arrivals[$tags[0]->tag] ??= $this->arrivals(fn (string $day): int => $days[$day] ?? 0);
         }
 
         return array_filter($arrivals, fn (Arrivals $a): bool => $a->total() > 0);
-    }
-
-    /** @return list<string> that start a sequence of the funnel, and that none of its own forms gives */
-    private function tags(): array
-    {
-        $tags = [];
-        foreach ($this->plan->sequences as $sequence) {
-            foreach (array_filter($sequence->starts->list, fn (Trigger $t): bool => $t instanceof TagAdded) as $trigger) {
-                $tags[mb_strtolower($trigger->tag)] = $trigger->tag;
-            }
-        }
-        $own = array_map(mb_strtolower(...), array_merge([], ...array_map(fn ($f): array => $f->tags, $this->plan->forms)));
-
-        return array_values(array_diff_key($tags, array_flip($own)));
     }
 
     /** @param  callable(string): int  $on  how many on a day */
     private function arrivals(callable $on): Arrivals
     {
         $days = [];
-        for ($ago = self::WEEKS * 7; $ago >= 1; $ago--) {
+        for ($ago = $this->weeks * 7; $ago >= 1; $ago--) {
             $days[] = $on($this->begins->modify("-{$ago} days")->format('Y-m-d'));
         }
 

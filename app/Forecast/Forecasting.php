@@ -52,7 +52,7 @@ final readonly class Forecasting
             ->orderByDesc('number')->first();
         $past = null;
         if ($before !== null) {
-            [$was, $visitsThen] = $this->of($funnel, $before->plan(), $then, self::LOOKED_BACK, intdiv($lives, 2));
+            [$was, $visitsThen] = $this->of($funnel, $before->plan(), $then, self::LOOKED_BACK, intdiv($lives, 4));
             $past = $visitsThen === 0 ? null : ['from' => $then->format('Y-m-d'), 'to' => $today->modify('-1 day')->format('Y-m-d'),
                 'forecast' => $was->all, 'came' => ForecastFacts::happened($funnel, $then, self::LOOKED_BACK * 7)];
         }

@@ -18,7 +18,7 @@ final readonly class Forecast
 
     public const WEEKS = 8;
 
-    private const WORLDS = 300;
+    private const WORLDS = 200;
 
     /** Of all worlds: below which, in the middle, and above which nothing more is in a range. */
     private const EDGES = [0.1, 0.5, 0.9];
@@ -39,8 +39,9 @@ final readonly class Forecast
     public static function of(array $lives, array $arrivals, Rates $rates, Dice $dice, int $weeks): self
     {
         $drawn = [];
+        $alike = new LikeLives($lives, $weeks);
         for ($world = 0; $world < self::WORLDS; $world++) {
-            foreach (self::world($lives, $arrivals, $rates, $dice, $weeks) as $what => $sums) {
+            foreach (self::world($alike, $arrivals, $rates, $dice, $weeks) as $what => $sums) {
                 foreach ($sums as $key => [$expected, $variance]) {
                     $drawn[$what][$key][] = (int) round(max(0, $expected + sqrt($variance) * $dice->normal()));
                 }
@@ -57,31 +58,34 @@ final readonly class Forecast
     /**
      * One world: by what is measured, and by day, week and all, what is expected and its variance.
      *
-     * @param  list<PlayedLife>  $lives
      * @param  list<Arrivals>  $arrivals
      * @return array<string, array<string, array{float, float}>>
      */
-    private static function world(array $lives, array $arrivals, Rates $rates, Dice $dice, int $weeks): array
+    private static function world(LikeLives $alike, array $arrivals, Rates $rates, Dice $dice, int $weeks): array
     {
         $come = array_map(fn (Arrivals $a): array => $a->draw($dice, $weeks), $arrivals);
-        $odds = [];
-        $weights = $sums = [];
-        foreach ($lives as $i => $life) {
+        $odds = $weights = [];
+        foreach ($alike->decided as $group => $decided) {
             $weight = 1.0;
-            foreach ($life->decided as $key => [$yes, $no]) {
+            foreach ($decided as $key => [$yes, $no]) {
                 $odds[$key] ??= self::odds($rates->of($key), $dice);
                 $weight *= $odds[$key][0] ** $yes * $odds[$key][1] ** $no;
             }
-            $weights[$i] = $weight;
-            $sums["{$life->kind} {$life->day}"] = ($sums["{$life->kind} {$life->day}"] ?? 0) + $weight;
+            $weights[$group] = $weight;
         }
         $totals = [];
-        foreach ($lives as $i => $life) {
-            $many = $life->day < 0 ? $arrivals[$life->kind]->ago(-$life->day) : $come[$life->kind][$life->day] ?? 0;
-            $share = $weights[$i] * $many / $sums["{$life->kind} {$life->day}"];
-            foreach ($share > 0 ? self::own($life, $weeks) : [] as [$what, $key, $much]) {
-                $known = $totals[$what][$key] ?? [0.0, 0.0];
-                $totals[$what][$key] = [$known[0] + $share * $much, $known[1] + $share * $much * $much];
+        foreach ($alike->days as [$kind, $day, $counts, $lives]) {
+            $many = $day < 0 ? $arrivals[$kind]->ago(-$day) : $come[$kind][$day] ?? 0;
+            $sum = 0.0;
+            foreach ($many === 0 ? [] : $counts as $group => $count) {
+                $sum += $count * $weights[$group];
+            }
+            foreach ($sum > 0 ? $lives : [] as [$group, $own]) {
+                $share = $weights[$group] * $many / $sum;
+                foreach ($own as [$what, $key, $much]) {
+                    $known = $totals[$what][$key] ?? [0.0, 0.0];
+                    $totals[$what][$key] = [$known[0] + $share * $much, $known[1] + $share * $much * $much];
+                }
             }
         }
 
@@ -94,22 +98,6 @@ final readonly class Forecast
         $rate = $belief->draw($dice);
 
         return [$rate / $belief->mean, (1 - $rate) / (1 - $belief->mean)];
-    }
-
-    /** @return list<array{string, string, int}> what of one life falls on each day and week and on all: what, on which, how much */
-    private static function own(PlayedLife $life, int $weeks): array
-    {
-        if ($life->own === null) {
-            $own = [];
-            foreach ($life->came as [$day, $what, $much]) {
-                foreach ($day < $weeks * 7 ? ["day{$day}", 'week'.intdiv($day, 7), 'all'] : [] as $key) {
-                    $own["{$what->value} {$key}"] = [$what->value, $key, ($own["{$what->value} {$key}"][2] ?? 0) + $much];
-                }
-            }
-            $life->own = array_values($own);
-        }
-
-        return $life->own;
     }
 
     /**

@@ -15,9 +15,6 @@ final class PlayedLife
 
     public bool $joined = false;
 
-    /** @var list<array{string, string, int}>|null what of it falls on each day and week and on all, once that was worked out */
-    public ?array $own = null;
-
     /** @param  int  $day  on which they came; before the forecast where it is less than 0 */
     public function __construct(public readonly int $day, public readonly int $kind)
     {

@@ -9,6 +9,7 @@ use App\Http\Studio\StudioController;
 use App\Support\Instant;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Plan\FunnelState;
 
 /** What the next eight weeks of a funnel bring, as it was reckoned last. */
 final class ForecastController extends StudioController
@@ -19,7 +20,7 @@ final class ForecastController extends StudioController
         $row = DB::table('forecasts')->where('funnel_id', $found->id)->first();
         $result = $row === null ? null : json_decode((string) $row->result, true);
 
-        return response()->json(['live' => $found->live_version_id !== null, 'making' => ($row->asked_at ?? null) !== null,
+        return response()->json(['live' => $found->state === FunnelState::Live, 'making' => ($row->asked_at ?? null) !== null,
             'failed' => (bool) ($row->failed ?? false), 'madeAt' => Instant::jsonFromSql($row->made_at ?? null),
             'result' => is_array($result) ? $result : null]);
     }
