@@ -43,7 +43,8 @@ final readonly class ForecastFacts
     public function __construct(private Funnel $funnel, private Plan $plan, private DateTimeImmutable $begins)
     {
         // Weeks before there was anything to come to say nothing of those to come.
-        $first = CarbonImmutable::parse((string) DB::table('versions')->where('funnel_id', $funnel->id)->min('published_at'), 'UTC');
+        $first = CarbonImmutable::parse((string) DB::table('versions')->where('funnel_id', $funnel->id)->min('published_at'), 'UTC')
+            ->setTimezone($funnel->business->zone())->startOfDay();
         $this->weeks = max(1, min(self::WEEKS, intdiv((int) $first->diffInDays($begins), 7)));
         $this->period = Period::between($begins->modify("-{$this->weeks} weeks")->format('Y-m-d'),
             $begins->modify('-1 day')->format('Y-m-d'));

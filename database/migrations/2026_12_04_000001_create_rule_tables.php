@@ -58,6 +58,7 @@ return new class extends Migration
             $table->unique(['person_id', 'occurrence']);
             $table->index(['state', 'due_at']);
             $table->index(['rule_id', 'id']);
+            $table->index(['business_id', 'acted_at']);
             $table->index(['person_id', 'rule_id', 'happened_at']);
         });
         Schema::table('hook_calls', function (Blueprint $table): void {

@@ -66,6 +66,7 @@ final class DemoSeeder extends Seeder
         private readonly DemoWebinars $webinars,
         private readonly DemoGuide $guide,
         private readonly DemoResults $results,
+        private readonly DemoRules $rules,
         private readonly DemoProgress $progress,
     ) {
     }
@@ -106,6 +107,7 @@ final class DemoSeeder extends Seeder
         CarbonImmutable::setTestNow($now->subDays(2));
         $this->pages->drafts($business, $portrait);
         $this->results->write($business, $now);
+        $this->rules->write($business, $now);
         self::label();
     }
 

@@ -16,3 +16,4 @@ export type * from '@/api/types/warmth';
 export type * from '@/api/types/guides';
 export type * from '@/api/types/rehearsal';
 export type * from '@/api/types/rules';
+export type * from '@/api/types/forecast';

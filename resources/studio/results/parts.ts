@@ -5,6 +5,12 @@ export const partsOfResults: { path: string; label: string; overTime: boolean; c
     { path: '', label: 'What happened', overTime: true, component: defineAsyncComponent(() => import('@/results/WhatHappened.vue')) },
     { path: 'leaks', label: 'Where it leaks', overTime: true, component: defineAsyncComponent(() => import('@/results/LeaksPart.vue')) },
     { path: 'tests', label: 'Split tests', overTime: false, component: defineAsyncComponent(() => import('@/results/SplitTests.vue')) },
+    {
+        path: 'forecast',
+        label: 'Forecast',
+        overTime: false,
+        component: defineAsyncComponent(() => import('@/results/ForecastPart.vue')),
+    },
     { path: 'plan', label: 'Plan', overTime: false, component: defineAsyncComponent(() => import('@/results/PlanPart.vue')) },
 ];
 

@@ -109,6 +109,9 @@ final class ResultsController extends StudioController
         return response()->json([
             'event' => (int) DB::table('events')->where('business_id', $business)->max('id'),
             'message' => (string) DB::table('messages')->where('business_id', $business)->max('updated_at'),
+            // Rules act, and forecasts come, without an event of their own.
+            'rule' => (string) DB::table('rule_runs')->where('business_id', $business)->max('acted_at'),
+            'forecast' => (string) DB::table('forecasts')->max('made_at').(string) DB::table('forecasts')->max('asked_at'),
             'broadcast' => (string) DB::table('broadcasts')->where('business_id', $business)->max('updated_at'),
         ]);
     }
