@@ -118,7 +118,8 @@ final readonly class OwnerRules
     {
         $parts = array_diff([...$rule->when->references(), ...$rule->targets()], $before->references());
         if ($parts !== [] && DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')
-            ->where('business_id', $business)->whereNull('removed')->whereIn('draft_parts.id', $parts)->count() < count(array_unique($parts))) {
+            ->where('business_id', $business)->whereNull('removed')->whereIn('draft_parts.id',
+                $parts)->count() < count(array_unique($parts))) {
             throw Invalid::at('rule', 'Something that this rule speaks of is not there any more. Please choose again.');
         }
         $fields = array_diff(RuleCheck::fieldsOf($rule), array_column(OwnFields::of($business), 'name'), RuleCheck::fieldsOf($before));

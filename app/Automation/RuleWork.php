@@ -110,7 +110,8 @@ final readonly class RuleWork implements DueWork
         $rule = $run->funnel_id === null ? $this->ofBusiness($run) : $funnel?->liveVersion?->plan()->part($run->rule_id);
         if ($person === null || ! $rule instanceof AutomationRule) {
             $this->end($run, RuleRunState::Gone, $now, null, $person === null ? 'The person is not there any more.'
-                : ($funnel === null && $run->funnel_id !== null ? 'Its funnel is not public any more.' : 'The rule is not there any more.'));
+                : ($funnel === null && $run->funnel_id !== null ? 'Its funnel is not public any more.'
+                    : 'The rule is not there any more.'));
 
             return;
         }

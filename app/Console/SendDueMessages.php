@@ -39,7 +39,8 @@ final class SendDueMessages extends Command
     /** @var list<class-string<DueWork>> */
     public const WORK = [CountViews::class,
         OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
-        Scores::class, RuleDates::class, RuleWork::class, Broadcasting::class, Digest::class, ReaderDigest::class, WeeklyReport::class, WarmNotices::class, Webhooks::class,
+        Scores::class, RuleDates::class, RuleWork::class, Broadcasting::class, Digest::class, ReaderDigest::class, WeeklyReport::class,
+        WarmNotices::class, Webhooks::class,
         DomainLooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 
     protected $signature = 'lantern:due';

@@ -21,7 +21,8 @@ use Lantern\Core\Events\Trigger\DeadlineNear;
 use Lantern\Core\Events\Trigger\DeadlineOver;
 
 /**
- * That the time of a deadline has run out for somebody, or nearly so, where something waits for that: told once for each end, and for ends after it
+ * That the time of a deadline has run out for somebody, or nearly so, where something waits for that: told once for each end, and for
+ * ends after it
  * was first waited for. One that is for everyone has run out for all who have joined its funnel.
  */
 final readonly class TellsOfEnds
@@ -62,7 +63,8 @@ final readonly class TellsOfEnds
     {
         $told = 0;
         foreach (self::listened() as [$id, $hours, $since]) {
-            $rows = $this->untold($id, $hours, $since, $now)->limit(self::AT_ONCE)->get(['people.id', 'deadline_runs.funnel_id', 'ends_at']);
+            $rows = $this->untold($id, $hours, $since, $now)->limit(self::AT_ONCE)->get(['people.id', 'deadline_runs.funnel_id',
+                'ends_at']);
             foreach ($rows as $row) {
                 $told += $this->tellOne((string) $row->id, (string) $row->funnel_id, $id, $hours, (string) $row->ends_at, $now) ? 1 : 0;
             }
@@ -82,7 +84,8 @@ final readonly class TellsOfEnds
             }
             // What was promised otherwise meanwhile runs on: its own end is told then.
             $over = $run !== null && ($hours === 0 ? $run->state($now)->hasEnded() : $run->endsWithin($hours, $now));
-            $this->events->take(new NewEvent($hours === 0 ? EventType::DeadlineOver : EventType::DeadlineNear, $found->business, $now, $of, $over ? $of->liveVersion : null,
+            $this->events->take(new NewEvent($hours === 0 ? EventType::DeadlineOver : EventType::DeadlineNear, $found->business, $now,
+                $of, $over ? $of->liveVersion : null,
                 person: $over ? $found : null, personId: $person, owner: $found->owner_try,
                 data: ['deadline' => $deadline, 'ended' => $ended] + ($hours === 0 ? [] : ['hours' => $hours]), deadline: $deadline,
                 hours: $hours));

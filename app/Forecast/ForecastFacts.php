@@ -54,7 +54,8 @@ final readonly class ForecastFacts
     }
 
     /**
-     * Visitors who came by themselves: all but those whom the funnel's own emails led there. Who came on several days is one visitor, as the
+     * Visitors who came by themselves: all but those whom the funnel's own emails led there. Who came on several days is one visitor, as
+     * the
      * rates count them: so each day has its share of those of all days.
      */
     public function visits(): Arrivals
@@ -151,7 +152,8 @@ final readonly class ForecastFacts
         $kind = StepKind::of($page->role, $page->document->blocksOf(BlockKind::Checkout) !== []);
 
         // An extra offer is paid for on its own page.
-        return $page->role->isExtraOffer() ? StepKind::Pay : $kind ?? ($page->document->blocksOf(BlockKind::Form) === [] ? StepKind::GoOn : StepKind::Join);
+        return $page->role->isExtraOffer() ? StepKind::Pay : $kind ?? ($page->document->blocksOf(BlockKind::Form) === [] ? StepKind::GoOn
+            : StepKind::Join);
     }
 
     /**

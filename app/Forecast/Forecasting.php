@@ -48,7 +48,8 @@ final readonly class Forecasting
     {
         [$forecast, $visits] = $this->of($funnel, $plan, $today, Forecast::WEEKS, $lives);
         $then = $today->modify('-'.self::LOOKED_BACK.' weeks');
-        $before = Version::query()->where('funnel_id', $funnel->id)->where('published_at', '<', Instant::sql(CarbonImmutable::instance($then)))
+        $before = Version::query()->where('funnel_id', $funnel->id)->where('published_at', '<',
+            Instant::sql(CarbonImmutable::instance($then)))
             ->orderByDesc('number')->first();
         $past = null;
         if ($before !== null) {
@@ -72,7 +73,8 @@ final readonly class Forecasting
         $dice = new Dice(crc32($funnel->id.$begins->format('Ymd')));
         $all = array_sum(array_map(fn (Arrivals $a): int => $a->total(), $arrivals));
         $played = $all === 0 ? [] : self::play(new MadeUpLife(new Rehearsal(Stages::of($funnel, $plan)), $rates, $dice, $begins,
-            $begins->modify("+{$weeks} weeks")), $arrivals, ['', ...array_map(strval(...), array_keys($tagged))], $all, $lives, $weeks, $dice,
+            $begins->modify("+{$weeks} weeks")), $arrivals, ['', ...array_map(strval(...), array_keys($tagged))], $all, $lives, $weeks,
+            $dice,
             $begins, self::zones($funnel));
 
         return [Forecast::of($played, $arrivals, $rates, $dice, $weeks), $all];

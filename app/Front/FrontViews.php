@@ -53,7 +53,8 @@ final readonly class FrontViews
         $keys = PageSeen::keysOf($page, PageSeen::MOST_TIMES);
         $these = implode(', ', array_fill(0, count($keys), '?'));
         $query = $this->pdo->prepare('select exists (select 1 from version_triggers where trigger_key in ('.$these
-            .')) or exists (select 1 from rule_triggers where trigger_key in ('.$these.')), (select count(*) from (select 1 from seen_views where ip = ? and at > ? '
+            .')) or exists (select 1 from rule_triggers where trigger_key in ('.$these.')), '
+            .'(select count(*) from (select 1 from seen_views where ip = ? and at > ? '
             .'limit '.ViewReport::MOST.'))');
         $query->execute([...$keys, ...$keys, $ip, $this->now->modify('-'.ViewReport::SECONDS.' seconds')->format('Y-m-d H:i:s.u')]);
         /** @var array{int|string, int|string} $found */

@@ -119,7 +119,8 @@ final readonly class Events
             $core = $event->inCore();
             $version = $event->version ?? $event->funnel?->liveVersion;
             if ($version !== null) {
-                $decision = (new Journey($version->plan(), $this->rules->of($event->business->id)))->decide(self::known($event, $core), $core);
+                $decision = (new Journey($version->plan(), $this->rules->of($event->business->id)))->decide(self::known($event, $core),
+                    $core);
                 $this->carryOut($decision->ofPerson(), $event, $event->funnel, $version);
             }
             $this->listen($event, $core, null);
@@ -133,7 +134,8 @@ final readonly class Events
         foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
             if ($funnel->liveVersion !== null) {
                 // Looked up anew each time: what one funnel did is known to the next.
-                $this->carryOut((new Journey($funnel->liveVersion->plan(), $this->rules->of($event->business->id)))->listen(self::known($event, $core), $core), $event,
+                $this->carryOut((new Journey($funnel->liveVersion->plan(), $this->rules->of($event->business->id)))
+                    ->listen(self::known($event, $core), $core), $event,
                     $funnel, $funnel->liveVersion);
             }
         }
@@ -148,8 +150,9 @@ final readonly class Events
     {
         return DB::transaction(function () use ($person, $funnel, $sequence, $at): bool {
             $version = $funnel->liveVersion;
-            $effects = $version === null ? [] : (new Journey($version->plan(), $this->rules->of($person->business_id)))->start(PersonLookup::forJourney($person, $at), $sequence,
-                $at);
+            $effects = $version === null ? [] : (new Journey($version->plan(), $this->rules->of($person->business_id)))
+                ->start(PersonLookup::forJourney($person, $at), $sequence,
+                    $at);
             $this->effects->run($effects, new EffectContext($person, $at, $funnel, $version));
 
             return $effects !== [];

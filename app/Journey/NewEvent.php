@@ -176,6 +176,7 @@ final readonly class NewEvent
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
             $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered,
-            times: $this->times, deadline: $this->deadline, guide: $this->guide, pagesRead: $this->pagesRead, shares: $this->shares, hours: $this->hours, date: $this->date);
+            times: $this->times, deadline: $this->deadline, guide: $this->guide, pagesRead: $this->pagesRead, shares: $this->shares,
+            hours: $this->hours, date: $this->date);
     }
 }

@@ -126,7 +126,8 @@ final readonly class Webhooks implements CarriesOut, DueWork
     public function replay(HookCall $call): HookCall
     {
         $again = HookCall::query()->create(['business_id' => $call->business_id, 'submission_id' => $call->submission_id,
-            'person_id' => $call->person_id, 'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now()]);
+            'person_id' => $call->person_id, 'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(),
+            'queued_at' => CarbonImmutable::now()]);
         CallHook::dispatch($again->id);
 
         return $again;

@@ -46,7 +46,8 @@ final class RuleCheck
         }
         $findings = [];
         if (self::isGone($plan, $rule)) {
-            $findings[] = self::finding('rule-gone', true, "The rule “{$rule->name}” speaks of something that is not in this funnel any more.",
+            $findings[] = self::finding('rule-gone', true,
+                "The rule “{$rule->name}” speaks of something that is not in this funnel any more.",
                 $rule);
         }
         foreach (array_diff(self::fieldsOf($rule), $own) as $field) {

@@ -209,7 +209,8 @@ final class RuleLoops
         $grouped = [];
         foreach ($among as $id) {
             if (isset($reached[$id][$id]) && ! isset($grouped[$id])) {
-                $group = array_values(array_filter($among, fn (string $other): bool => isset($reached[$id][$other], $reached[$other][$id])));
+                $group = array_values(array_filter($among, fn (string $other): bool => isset($reached[$id][$other],
+                    $reached[$other][$id])));
                 $grouped += array_fill_keys($group, true);
                 $groups[] = $group;
             }

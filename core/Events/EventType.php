@@ -77,7 +77,8 @@ enum EventType: string
     /** Is it told in a person's history by what it happened to: their deadlines, their sessions, the emails of a sequence? */
     public function isToldElsewhere(): bool
     {
-        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::DeadlineBegan, self::DeadlineNear, self::Pressed, self::Read, self::GuideRead], true);
+        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::DeadlineBegan, self::DeadlineNear,
+            self::Pressed, self::Read, self::GuideRead], true);
     }
 
     /** Is it what became of somebody's session? */

@@ -8,8 +8,10 @@ use Lantern\Core\Statistics\Dice;
 
 /**
  * What the weeks to come bring, as ranges. The made-up visitors are played once, by the rates in the middle of what is believed of them. In
- * each of some hundred worlds the rates and the numbers of visitors are others, as far as they are uncertain: there each life counts as much
- * more or less as its decisions are likelier there (importance sampling), and chance does the rest: the number of those who come is taken as
+ * each of some hundred worlds the rates and the numbers of visitors are others, as far as they are uncertain: there each life counts as
+ * much
+ * more or less as its decisions are likelier there (importance sampling), and chance does the rest: the number of those who come is taken
+ * as
  * Poisson, so that a sum over them varies by the sum of their squares. A range holds eight of ten worlds.
  */
 final readonly class Forecast
@@ -49,7 +51,8 @@ final readonly class Forecast
         }
         $range = fn (Measured $m, string $key): array => self::range($drawn[$m->value][$key] ?? [0]);
         $of = fn (string $unit, int $count): array => array_combine(array_column(Measured::cases(), 'value'), array_map(
-            fn (Measured $m): array => array_map(fn (int $n): array => $range($m, "{$unit}{$n}"), range(0, $count - 1)), Measured::cases()));
+            fn (Measured $m): array => array_map(fn (int $n): array => $range($m, "{$unit}{$n}"), range(0, $count - 1)),
+            Measured::cases()));
 
         return new self($of('week', $weeks), array_combine(array_column(Measured::cases(), 'value'),
             array_map(fn (Measured $m): array => $range($m, 'all'), Measured::cases())), $of('day', $weeks * 7));

@@ -153,7 +153,8 @@ final readonly class Following
         foreach ($keys === [] ? [] : [$this->stage->plan, ...$this->stage->others] as $plan) {
             if ($plan !== $except && array_intersect($keys, $plan->listensTo()) !== []) {
                 // Looked up anew each time: what one funnel did is known to the next.
-                $this->carryOut($life, (new Journey($plan, $this->stage->rules))->listen(self::known($life), $event)->effects, $plan, $event);
+                $this->carryOut($life, (new Journey($plan, $this->stage->rules))->listen(self::known($life), $event)->effects, $plan,
+                    $event);
             }
         }
     }

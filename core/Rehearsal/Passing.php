@@ -177,7 +177,8 @@ final readonly class Passing
     private function day(Life $life, string $key): void
     {
         $date = DateComes::ofKey($key);
-        $life->tell(HappeningKind::DateCame, $date->field ?? '', ($date?->words(fn (string $f): string => $this->stage->fields[$f] ?? $f) ?? '').'.');
+        $life->tell(HappeningKind::DateCame, $date->field ?? '', ($date?->words(fn (string $f): string => $this
+            ->stage->fields[$f] ?? $f) ?? '').'.');
         $this->following->hearOfNoFunnel($life, new Event(EventType::DateCame, $life->now, date: $key));
     }
 

@@ -33,7 +33,8 @@ final readonly class RulesActing
             fn (string $id): string => $this->stage->fields[$id] ?? $id);
         if (! $acted->held) {
             unset($life->acted[$rule->id]);
-            $life->tell(HappeningKind::RulePassed, $rule->id, "“{$rule->name}” does nothing for them: what it asks of the person does not hold.",
+            $life->tell(HappeningKind::RulePassed, $rule->id,
+                "“{$rule->name}” does nothing for them: what it asks of the person does not hold.",
                 ['why' => $next->begun->why]);
 
             return;

@@ -52,7 +52,8 @@ final readonly class DemoRules
         foreach ([['name' => 'Talks to me', 'when' => [['kind' => 'replied']], 'acts' => [['kind' => 'tag', 'tag' => 'Talks to me']]],
             ['name' => 'A word to those who finished', 'when' => [['kind' => 'guide-finished',
                 'guide' => DraftPlan::read(Funnel::query()->where('name', 'Practice plan')->firstOrFail())->guides[0]->id ?? '']],
-                'after' => ['days' => 1, 'time' => '09:00'], 'acts' => [['kind' => 'note', 'words' => 'Finished the guide: ask how it goes']]]] as $rule) {
+                'after' => ['days' => 1, 'time' => '09:00'], 'acts' => [['kind' => 'note',
+                    'words' => 'Finished the guide: ask how it goes']]]] as $rule) {
             $this->rules->add($business, $rule);
         }
         $this->look($selling, $page, $now);

@@ -23,7 +23,8 @@ $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
     $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page',
-        'results' => 'leaks tests', 'people' => 'warmth', 'sequence' => 'form', 'guide' => 'reading', 'offers' => 'checkout'];
+        'results' => 'leaks tests', 'people' => 'warmth', 'sequence' => 'form', 'guide' => 'reading', 'offers' => 'checkout',
+        'rehearsal' => 'rule forecast'];
     array_push($wanted, ...explode(' ', implode(' ', array_intersect_key($halves, array_flip($wanted)))));
 }
 
@@ -107,6 +108,17 @@ foreach (['Gets the tag', 'Follows the link to', 'Waits until a minute', 'Choose
 }
 $studio->wait(15, 100)->until(fn () => $studio->executeScript('return document.body.innerText.includes("They buy")'), 'They buy');
 $shoot($studio, 'rehearsal');
+$go("funnels/{$selling}/automation/".$parts('rules', $selling), '[data-test=rule-log] li');
+$shoot($studio, 'rule');
+$join('rehearsal', 'rule');
+$go("results/{$funnel}/forecast", 'button.btn');
+if ($wanted === [] || in_array('forecast', $wanted, true)) {
+    $press('Make');
+    $studio->wait(90, 300)->until(fn () => $studio->executeScript('return document.querySelector("[data-test=forecast]") !== null'),
+        'a forecast');
+    $shoot($studio, 'forecast');
+    $join('rehearsal', 'forecast');
+}
 $go("funnels/{$selling}/deadline/".$parts('deadlines', $selling), '[data-test=examples] li');
 $shoot($studio, 'deadline');
 $go('sales/orders', 'table tbody tr');

@@ -66,7 +66,8 @@ final class RulesTest extends BrowserTestCase
             foreach (range(1, 3) as $views) {
                 self::assertSame(0, (int) $this->sql('select count(*) from rule_runs'));
                 $visitor->get($url);
-                $this->waitFor($visitor, fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed' and funnel_id = "
+                $this->waitFor($visitor,
+                    fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed' and funnel_id = "
                     ."'{$selling}'") === $views, "view {$views} is counted");
             }
             $this->waitFor($visitor, fn (): bool => $this->sql('select state from rule_runs') === 'done', 'the rule has acted');

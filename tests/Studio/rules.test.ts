@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ActKind, Funnel, PeopleKit } from '@/api/types';
-import { fresh as freshTrigger, isComplete as triggerIsComplete, written } from '@/funnel/triggerKit';
+import { fresh as freshTrigger, isComplete as triggerIsComplete, written, type TriggerKind } from '@/funnel/triggerKit';
 import { cleaned, fresh, isComplete, lacks } from '@/rules/acts';
 import { choicesOfBusiness, choicesOfFunnel } from '@/rules/choices';
 import { ruleNumbers } from '@/rules/words';
@@ -10,7 +10,7 @@ const kinds: ActKind[] = [
     { kind: 'start-sequence', label: 'Start a sequence', fields: { sequence: 'sequence' } },
     { kind: 'field', label: 'Change a field', fields: { field: 'field', value: 'value' } },
 ];
-const kit = {
+const people = {
     tags: [{ id: 1, name: 'Cellist' }],
     fields: [
         { name: 'level', label: 'Level', kind: 'short_text', own: true },
@@ -22,7 +22,7 @@ const kit = {
 } as unknown as PeopleKit;
 
 describe('what a rule does', () => {
-    const choices = choicesOfBusiness(kit);
+    const choices = choicesOfBusiness(people);
     it.each([
         ['tag', { kind: 'tag', tag: '' }, false],
         ['start-sequence', { kind: 'start-sequence', sequence: 's' }, true],
@@ -35,7 +35,7 @@ describe('what a rule does', () => {
         expect(cleaned(kinds, { kind: 'tag', tag: ' Cellist ', words: 'x' })).toEqual({ kind: 'tag', tag: 'Cellist' });
     });
     it('cannot be what there is nothing of', () => {
-        expect(lacks(kinds, 'start-sequence', choicesOfFunnel({ sequences: [] } as unknown as Funnel, kit))).toBe(true);
+        expect(lacks(kinds, 'start-sequence', choicesOfFunnel({ sequences: [] } as unknown as Funnel, people))).toBe(true);
         expect(lacks(kinds, 'start-sequence', choices)).toBe(false);
         expect(lacks(kinds, 'tag', choices)).toBe(false);
     });
@@ -53,7 +53,7 @@ describe('what a rule does', () => {
 });
 
 describe('what sets a rule off', () => {
-    const triggers = [
+    const triggers: TriggerKind[] = [
         { kind: 'deadline-near', label: 'x', fields: { deadline: 'deadline', hours: 'hours' } },
         { kind: 'date', label: 'x', fields: { field: 'date-field', yearly: 'yearly', days: 'days' } },
     ];
@@ -87,6 +87,6 @@ describe('what sets a rule off', () => {
         expect(written(triggers, fields)).toEqual(as);
     });
     it('begins without what need not be said', () => {
-        expect(freshTrigger(triggers, 'date', choicesOfBusiness(kit), [])).toEqual({ kind: 'date', field: 'birthday' });
+        expect(freshTrigger(triggers, 'date', choicesOfBusiness(people), [])).toEqual({ kind: 'date', field: 'birthday' });
     });
 });

@@ -53,7 +53,8 @@ final class RuleKind extends DraftKind
     protected function check(DraftPart $row, Part $part): void
     {
         // What it asks of the person may be about anything of the business; the rest is of its funnel.
-        self::speaksOfItsFunnel($row, $part, 'rule', 'Something that this rule speaks of is not in this funnel any more. Please choose again.',
+        self::speaksOfItsFunnel($row, $part, 'rule',
+            'Something that this rule speaks of is not in this funnel any more. Please choose again.',
             $part instanceof AutomationRule ? $part->only->references() : []);
     }
 

@@ -38,7 +38,8 @@ final readonly class Enrolments implements CarriesOut, LeavesSequences
             $effect instanceof StopSequence => self::stop($context->person->id, $effect->sequence, $effect->why, $context->at),
             $effect instanceof SendEmail
                 && $context->version !== null => $this->planner->planSequenceEmail($context->version, $context->person, $effect),
-            $effect instanceof SendOneEmail && $context->version !== null => $this->planner->planOneEmail($context->version, $context->person,
+            $effect instanceof SendOneEmail && $context->version !== null => $this->planner->planOneEmail($context->version,
+                $context->person,
                 $effect, $this->acting->run()),
             $effect instanceof CancelEmails => self::cancelAll($context->person->id, $effect->why, $context->at),
             default => null,

@@ -46,7 +46,8 @@ final readonly class Tagging implements CarriesOut
         $tag = self::tag($context->person->business_id, $effect->tag);
         if ($this->insert($context->person, $tag, $context->funnel?->id, $context->at)) {
             // It came with something that is recorded; the funnel that gave it has decided already, or a rule of the whole business.
-            $this->events->follow(NewEvent::of(EventType::Tagged, $context->person, $context->at, tag: $tag->name), $context->funnel->id ?? '');
+            $this->events->follow(NewEvent::of(EventType::Tagged, $context->person, $context->at, tag: $tag->name),
+                $context->funnel->id ?? '');
         }
     }
 

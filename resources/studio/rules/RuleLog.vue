@@ -75,6 +75,6 @@ function words(run: RuleRun): string {
                 <p class="caption">{{ run.why }}{{ run.after ? ' Another rule led to it.' : '' }}</p>
             </li>
         </ol>
-        <PageTurner v-if="total > 0" :page="page" :pages="pages" :total="total" one="time" many="times" @turn="(p) => (page = p)" />
+        <PageTurner v-if="total > 0" :page="page" :pages="pages" :total="total" one="entry" many="entries" @turn="(p) => (page = p)" />
     </section>
 </template>

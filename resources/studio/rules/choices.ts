@@ -22,18 +22,18 @@ function common(what: string, kit: PeopleKit): Option[] {
 }
 
 /** Of one funnel. */
-export function choicesOfFunnel(funnel: Funnel | null, kit: PeopleKit): Choices {
+export function choicesOfFunnel(draft: Funnel | null, kit: PeopleKit): Choices {
     const lists: Record<string, { id: string; name: string }[] | undefined> = {
-        page: funnel?.pages,
-        form: funnel?.forms,
-        email: funnel?.emails,
-        sequence: funnel?.sequences,
-        offer: funnel?.offers,
-        product: funnel?.products,
-        webinar: funnel?.webinars,
-        deadline: funnel?.deadlines,
-        guide: funnel?.guides,
-        'guide-page': funnel?.guidePages,
+        page: draft?.pages,
+        form: draft?.forms,
+        email: draft?.emails,
+        sequence: draft?.sequences,
+        offer: draft?.offers,
+        product: draft?.products,
+        webinar: draft?.webinars,
+        deadline: draft?.deadlines,
+        guide: draft?.guides,
+        'guide-page': draft?.guidePages,
     };
     return (what) => lists[what]?.map((p) => ({ value: p.id, label: p.name })) ?? common(what, kit);
 }

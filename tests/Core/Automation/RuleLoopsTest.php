@@ -95,7 +95,8 @@ final class RuleLoopsTest extends TestCase
         self::assertSame([], $of([]));
         self::assertSame(['rule-empty'], $of(['when' => []]));
         self::assertSame(['rule-empty'], $of(['acts' => []]));
-        foreach (['start-sequence' => 'sequence', 'send-email' => 'email', 'give-access' => 'product', 'start-deadline' => 'deadline'] as $kind => $field) {
+        foreach (['start-sequence' => 'sequence', 'send-email' => 'email', 'give-access' => 'product',
+            'start-deadline' => 'deadline'] as $kind => $field) {
             self::assertSame(['!rule-gone'], $of(['acts' => [['kind' => $kind, $field => 'nothing']]]), $kind);
         }
         self::assertSame(['!rule-gone'], $of(['when' => [['kind' => 'page', 'page' => 'nothing']]]));

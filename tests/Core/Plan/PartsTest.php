@@ -112,7 +112,8 @@ final class PartsTest extends TestCase
                     ['do' => 'wait', 'minutes' => 60]],
                 'expected' => [['aspect' => 'emails', 'kind' => 'email', 'at' => '2027-04-14T10:00:00Z', 'choice' => 1, 'of' => 'later']],
                 'about' => ['emails']];
-            $p['rules'][] = ['id' => 'rule-1', 'name' => 'Watching', 'when' => [['kind' => 'page', 'page' => $p['pages'][1]['id'], 'times' => 3],
+            $p['rules'][] = ['id' => 'rule-1', 'name' => 'Watching', 'when' => [['kind' => 'page', 'page' => $p['pages'][1]['id'],
+                'times' => 3],
                 ['kind' => 'date', 'field' => 'birthday', 'yearly' => true, 'days' => -3]], 'after' => ['days' => 2, 'time' => '09:00'],
                 'only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'with' => $p['pages'][0]['id']]]],
                 'acts' => [['kind' => 'tag', 'tag' => 'x'], ['kind' => 'untag', 'tag' => 'y'],

@@ -39,7 +39,8 @@ final class KilledRulesTest extends TestCase
     {
         $this->artisan('lantern:seed-crash-test', (string) self::PEOPLE)->mustRun();
         $pdo = $this->pdo();
-        $pdo->exec('delete from jobs; delete from messages; delete from person_tag; insert into business_rules (id, business_id, position, definition) '
+        $pdo->exec('delete from jobs; delete from messages; delete from person_tag');
+        $pdo->exec('insert into business_rules (id, business_id, position, definition) '
             ."select '01rule', id, 1, '{\"name\": \"Writes\", \"when\": [{\"kind\": \"signup\"}], \"eachTime\": true, "
             ."\"acts\": [{\"kind\": \"note\", \"words\": \"x\"}, {\"kind\": \"tag\", \"tag\": \"Done\"}]}' from businesses");
         $pdo->exec('insert into rule_runs (business_id, rule_id, person_id, occurrence, why, happened_at, due_at) '
@@ -54,7 +55,8 @@ final class KilledRulesTest extends TestCase
             $worker->signal(SIGKILL);
             $worker->wait();
             $killed[] = $this->done();
-            self::assertSame([$this->done(), $this->done()], [$this->rowsOf('person_notes'), $this->rowsOf('person_tag')], 'half of a rule');
+            self::assertSame([$this->done(), $this->done()], [$this->rowsOf('person_notes'), $this->rowsOf('person_tag')],
+                'half of a rule');
         }
         self::assertLessThan(self::PEOPLE, $killed[0], 'it was killed in the middle');
         $this->artisan('lantern:due')->mustRun();

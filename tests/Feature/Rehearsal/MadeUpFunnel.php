@@ -87,7 +87,8 @@ final class MadeUpFunnel
         $tags = ['Cellist', 'Interested', 'Enough', 'Ruled'];
         $acts = $having([['kind' => 'tag', 'tag' => self::one($tags)], ['kind' => 'untag', 'tag' => self::one($tags)],
             ['kind' => 'start-sequence', 'sequence' => $of(SequencePlan::kind())],
-            ['kind' => 'end-sequence', 'sequence' => $of(SequencePlan::kind())], ['kind' => 'send-email', 'email' => $of(EmailPlan::kind())],
+            ['kind' => 'end-sequence', 'sequence' => $of(SequencePlan::kind())], ['kind' => 'send-email',
+                'email' => $of(EmailPlan::kind())],
             ['kind' => 'start-deadline', 'deadline' => $deadline]]);
         $personal = $deadline === null || isset(DraftPart::query()->findOrFail($deadline)->definition['duration']);
 

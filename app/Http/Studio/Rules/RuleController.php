@@ -92,7 +92,8 @@ final class RuleController extends StudioController
     public function order(Request $request): JsonResponse
     {
         $ids = array_values(array_filter((array) $request->input('ids'), is_string(...)));
-        $known = BusinessRule::query()->where('business_id', $this->business()->id)->whereNull('removed_at')->pluck('id')->sort()->values()->all();
+        $known = BusinessRule::query()->where('business_id', $this->business()->id)->whereNull('removed_at')
+            ->pluck('id')->sort()->values()->all();
         if (collect($ids)->sort()->values()->all() !== $known) {
             throw Invalid::at('ids', 'The rules have changed in another window. Please load this page anew.');
         }

@@ -20,7 +20,14 @@ const steps = useSteps();
 const router = useRouter();
 const toasts = useToasts();
 const choices = computed(() => (store.funnel && props.column ? addsAt(store.funnel, props.column, props.page) : []));
-const ICONS = { page: DocumentIcon, email: EnvelopeIcon, deadline: ClockIcon, popup: WindowIcon, sequence: BoltIcon, automation: ArrowsRightLeftIcon };
+const ICONS = {
+    page: DocumentIcon,
+    email: EnvelopeIcon,
+    deadline: ClockIcon,
+    popup: WindowIcon,
+    sequence: BoltIcon,
+    automation: ArrowsRightLeftIcon,
+};
 
 async function choose(choice: (typeof choices.value)[number]): Promise<void> {
     emit('close');
