@@ -126,6 +126,7 @@ final readonly class OwnerRules
         if ($fields !== []) {
             throw Invalid::at('rule', 'There is no field “'.implode('”, “', $fields).'” of people.');
         }
+        PlainRule::check($rule, $before);
         $loop = $this->loop($rule, $business);
         if ($loop !== null && $loop->isCertain()) {
             throw Invalid::at('rule', "Rules would go round for ever: {$loop->words()}. Let one of them act once for each person.");

@@ -9,6 +9,9 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Site;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Automation\Act\Act;
+use Lantern\Core\Automation\Act\CallsAddress;
+use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Offers\Product;
@@ -55,6 +58,16 @@ final readonly class SetAside
                 $aside[] = ['part' => $part->id, 'what' => 'url', 'name' => $part->name, 'text' => $part->url];
 
                 return Product::fromShape(Shape::of(array_diff_key($written, ['url' => 0])));
+            }
+            if ($part instanceof AutomationRule) {
+                foreach ($part->acts as $n => $act) {
+                    if ($act instanceof CallsAddress) {
+                        $aside[] = ['part' => $part->id, 'what' => "call:{$n}", 'name' => $part->name, 'text' => $act->url];
+                    }
+                }
+                $kept = array_values(array_filter($part->acts, fn (Act $a): bool => ! $a instanceof CallsAddress));
+
+                return AutomationRule::fromShape(Shape::of(['acts' => array_map(fn (Act $a): array => $a->toArray(), $kept)] + $written));
             }
             if ($part instanceof Popup) {
                 // The sites that it stands on are somebody else's, unless the archive is one of the owner's own.
@@ -143,6 +156,15 @@ final readonly class SetAside
         }
         if (str_starts_with($item['what'], 'link:')) {
             $row->change(OutsideLinks::in($row->definition, substr($item['what'], 5), $text))
+                ->forceFill(['revision' => $row->revision + 1])->save();
+
+            return;
+        }
+        if (str_starts_with($item['what'], 'call:')) {
+            $acts = array_values(array_filter((array) ($row->definition['acts'] ?? []), is_array(...)));
+            $call = ['kind' => CallsAddress::kind(), 'url' => $item['text']];
+            $row->change(['acts' => $text !== '' ? [...$acts, $call] : array_values(array_filter($acts,
+                fn (array $a): bool => $a != $call))])
                 ->forceFill(['revision' => $row->revision + 1])->save();
 
             return;

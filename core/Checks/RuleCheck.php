@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Checks;
 
+use Lantern\Core\Automation\Act\CallsAddress;
 use Lantern\Core\Automation\Act\ChangesField;
 use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Events\Trigger\DateComes;
@@ -49,6 +50,12 @@ final class RuleCheck
             $findings[] = self::finding('rule-gone', true,
                 "The rule “{$rule->name}” speaks of something that is not in this funnel any more.",
                 $rule);
+        }
+        foreach ($rule->acts as $act) {
+            if ($act instanceof CallsAddress) {
+                $findings[] = self::finding('rule-calls', false, "The rule “{$rule->name}” tells {$act->url} of each person it acts for.",
+                    $rule);
+            }
         }
         foreach (array_diff(self::fieldsOf($rule), $own) as $field) {
             $findings[] = self::finding('rule-field', true, "The rule “{$rule->name}” speaks of the field “{$field}”, which people do not "

@@ -10,6 +10,7 @@ use App\Languages\Voices;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Support\CalledAddress;
 use App\Support\Ids;
 use App\Support\RichText;
 use Lantern\Core\Forms\FormField;
@@ -18,7 +19,6 @@ use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
-use Lantern\Core\Support\NetworkAddress;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\Webinar;
 
@@ -79,22 +79,13 @@ final class FormKind extends DraftKind
         $webinar = $part instanceof FormPlan ? $part->webinar : '';
         $was = $row->part();
         $hook = $part instanceof FormPlan ? $part->hook : '';
-        if ($hook !== '' && (! $was instanceof FormPlan || $was->hook !== $hook) && ! self::mayBeCalled($hook)) {
-            throw Invalid::at('hook', 'This address leads to this machine or a private network, which is never called.');
+        if ($hook !== '' && (! $was instanceof FormPlan || $was->hook !== $hook)) {
+            CalledAddress::check($hook, 'hook');
         }
         if ($webinar !== '' && (! $was instanceof FormPlan || $was->webinar !== $webinar)
             && $row->funnel->parts()->where('kind', Webinar::kind())->where('id', $webinar)->doesntExist()) {
             throw Invalid::at('webinar', 'This webinar is not in this funnel any more. Please choose again.');
         }
-    }
-
-    private static function mayBeCalled(string $url): bool
-    {
-        $parts = parse_url($url);
-        $host = strtolower(trim($parts['host'] ?? '', '[]'));
-        $port = $parts['port'] ?? (strtolower($parts['scheme'] ?? '') === 'http' ? 80 : 443);
-
-        return NetworkAddress::mayBeHost($host) || in_array("{$host}:{$port}", (array) config('lantern.outgoing.allow'), true);
     }
 
     /** Another form: an email field, and the consent words of the first form there is. */

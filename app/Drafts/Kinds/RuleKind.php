@@ -56,12 +56,19 @@ final class RuleKind extends DraftKind
         self::speaksOfItsFunnel($row, $part, 'rule',
             'Something that this rule speaks of is not in this funnel any more. Please choose again.',
             $part instanceof AutomationRule ? $part->only->references() : []);
+        $was = $row->part();
+        if ($part instanceof AutomationRule) {
+            PlainRule::check($part, $was instanceof AutomationRule ? $was : null);
+        }
     }
 
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        return AutomationRule::fromShape(Shape::of(array_intersect_key($typed, array_flip($this->typed())) + ['id' => Ids::next(),
+        $rule = AutomationRule::fromShape(Shape::of(array_intersect_key($typed, array_flip($this->typed())) + ['id' => Ids::next(),
             'name' => $this->nextName($funnel, 'Rule'), 'when' => (new Triggers)->toArray()]));
+        PlainRule::check($rule, null);
+
+        return PlainRule::of($rule);
     }
 
     public function json(DraftPart $row, Part $part): array

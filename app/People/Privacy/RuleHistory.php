@@ -19,12 +19,13 @@ final class RuleHistory implements TellsHistory
 
     public static function tell(string $person, array $names, int $most): array
     {
-        $told = [];
+        $told = $called = [];
         foreach (RuleRun::query()->where('person_id', $person)->where('state', '!=', RuleRunState::Passed)->orderByDesc('id')->limit($most)
             ->get() as $run) {
             $did = array_map(fn (array $d): string => $d['trouble'] === '' ? $d['words'] : "{$d['words']}: {$d['trouble']}",
                 $run->did ?? []);
-            $what = RuleNames::of($run->rule_id).($did === [] ? '' : ': '.implode(', ', $did))
+            $called[$run->rule_id] ??= RuleNames::of($run->rule_id);
+            $what = $called[$run->rule_id].($did === [] ? '' : ': '.implode(', ', $did))
                 .($run->trouble !== null && $did === [] ? ". {$run->trouble}" : '')." ({$run->why})";
             $told[] = ['kind' => "rule-{$run->state->value}", 'at' => Instant::json($run->acted_at ?? $run->due_at), 'what' => $what,
                 'funnel' => $names[(string) $run->funnel_id] ?? '', 'source' => null, 'id' => "u{$run->id}", 'message' => null];

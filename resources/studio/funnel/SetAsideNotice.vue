@@ -24,6 +24,9 @@ function label(item: SetAside): string {
         case 'url':
             return `Buyers of “${item.name}” would be led to this address.`;
         default:
+            if (item.what.startsWith('call:')) {
+                return `The rule “${item.name}” would tell this address of each person it acts for.`;
+            }
             return `From “${item.name}” people would be led to this address.`;
     }
 }

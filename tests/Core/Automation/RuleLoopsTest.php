@@ -101,6 +101,7 @@ final class RuleLoopsTest extends TestCase
         }
         self::assertSame(['!rule-gone'], $of(['when' => [['kind' => 'page', 'page' => 'nothing']]]));
         self::assertSame([], $of(['acts' => [['kind' => 'field', 'field' => 'level', 'value' => 'x']]]));
+        self::assertSame(['rule-calls'], $of(['acts' => [['kind' => 'call', 'url' => 'https://hooks.example.com/x']]]));
         self::assertSame(['!rule-field'], $of(['acts' => [['kind' => 'field', 'field' => 'other', 'value' => 'x']]]));
         self::assertSame(['!rule-field'], $of(['when' => [['kind' => 'date', 'field' => 'other']]]));
         [$here, $there] = MadeRules::ring('A', 'B');

@@ -292,6 +292,7 @@ final class RulesTest extends AutomationTestCase
         yield 'a trigger that is none' => [['when' => 'x'], 'when'];
         yield 'a part of nobody' => [['when' => [['kind' => 'page', 'page' => 'nothing']]], 'rule'];
         yield 'a field of nobody' => [['acts' => [['kind' => 'field', 'field' => 'nothing', 'value' => 'x']]], 'rule'];
+        yield 'an address of this machine' => [['acts' => [['kind' => 'call', 'url' => 'http://127.0.0.1/x']]], 'acts.0.url'];
         yield 'acts that are words' => [['acts' => 'all'], 'acts'];
         yield 'a wait that is none' => [['after' => 'soon'], 'after'];
         yield 'conditions that are none' => [['only' => ['rules' => 'x']], 'only.rules'];
@@ -306,6 +307,14 @@ final class RulesTest extends AutomationTestCase
         $before = DB::table('business_rules')->get()->all();
         $this->putJson("/studio/api/rules/{$rule}", $with + ['revision' => 1])->assertStatus(422)->assertJsonValidationErrors($field);
         self::assertEquals($before, DB::table('business_rules')->get()->all());
+    }
+
+    public function test_a_rule_of_a_funnel_calls_no_address_of_this_machine_either(): void
+    {
+        $call = ['acts' => [['kind' => 'call', 'url' => 'https://192.168.0.1/x']]];
+        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'automation'] + $call)->assertStatus(422);
+        $rule = $this->draftRule(self::onTag('A'));
+        $this->putJson("/studio/api/parts/{$rule}", $call + ['revision' => 1])->assertStatus(422);
     }
 
     public function test_rules_are_ordered_changed_in_two_windows_removed_and_brought_back(): void

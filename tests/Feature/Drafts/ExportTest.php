@@ -152,15 +152,19 @@ final class ExportTest extends TestCase
         array_pop($document['sections']);
         $popup->change(['document' => $document, 'after' => ['kind' => 'address', 'to' => 'https://evil.example/after'],
             'targeting' => ['sites' => [['site' => 'evil', 'patterns' => []]]]])->save();
+        $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'automation', 'name' => 'Tells',
+            'when' => [['kind' => 'signup']],
+            'acts' => [['kind' => 'tag', 'tag' => 'In'], ['kind' => 'call', 'url' => 'https://evil.example/rule']]])->assertCreated();
         $entries = $this->entries($funnel);
         $id = (string) $this->import($this->archive($entries))->assertCreated()->json('id');
 
         $draft = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
         self::assertEqualsCanonicalizing([['head', $code], ['bodyEnd', '<b>end</b>'], ['hook', 'https://evil.example/in'],
-            ['way:joined', 'https://evil.example/on'], ['url', 'https://evil.example/room'], ['after', 'https://evil.example/after']],
+            ['way:joined', 'https://evil.example/on'], ['url', 'https://evil.example/room'], ['after', 'https://evil.example/after'],
+            ['call:1', 'https://evil.example/rule']],
             array_map(fn (array $a): array => [$a['what'], $a['text']], $draft->json('setAside')));
         foreach ([$draft->json('pages'), $draft->json('forms'), $draft->json('ways'), $draft->json('products'),
-            $draft->json('popups')] as $list) {
+            $draft->json('popups'), $draft->json('rules')] as $list) {
             self::assertStringNotContainsString('evil', (string) json_encode($list));
             self::assertStringNotContainsString('steal', (string) json_encode($list));
         }
@@ -168,16 +172,17 @@ final class ExportTest extends TestCase
         $end = fn (string $what, string $end) => $this->postJson("/studio/api/funnels/{$id}/set-aside", ['what' => $what, 'end' => $end,
             'part' => array_column($draft->json('setAside'), 'part', 'what')[$what]])->assertOk();
         $before = self::comparable(Funnel::query()->findOrFail($id));
-        foreach (['head', 'hook', 'url', 'after', 'way:joined'] as $what) {
+        foreach (['head', 'hook', 'url', 'after', 'way:joined', 'call:1'] as $what) {
             $end($what, 'take');
             self::assertNotSame($before, self::comparable(Funnel::query()->findOrFail($id)), $what);
-            $end($what, 'undo')->assertJsonCount(6, 'setAside');
+            $end($what, 'undo')->assertJsonCount(7, 'setAside');
             self::assertSame($before, self::comparable(Funnel::query()->findOrFail($id)), "{$what} is undone");
         }
-        $end('bodyEnd', 'discard')->assertJsonCount(5, 'setAside');
-        $end('bodyEnd', 'undo')->assertJsonCount(6, 'setAside');
+        $end('bodyEnd', 'discard')->assertJsonCount(6, 'setAside');
+        $end('bodyEnd', 'undo')->assertJsonCount(7, 'setAside');
         $end('url', 'discard');
         $end('after', 'discard');
+        $end('call:1', 'discard');
         $end('hook', 'discard');
         $end('head', 'take');
         $end('way:joined', 'take');
