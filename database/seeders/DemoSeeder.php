@@ -108,6 +108,7 @@ final class DemoSeeder extends Seeder
         $this->pages->drafts($business, $portrait);
         $this->results->write($business, $now);
         $this->rules->write($business, $now);
+        $this->sendDue($now);
         self::label();
     }
 
