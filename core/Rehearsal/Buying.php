@@ -61,7 +61,8 @@ final readonly class Buying
         foreach ($wanted as $one) {
             $availability = Sale::availability($one, $this->facts($life, $one, $life->browser()->openSince), $life->now);
             if ($availability !== Availability::OnSale) {
-                $this->refused($life, $one, $availability);
+                $one === $offer ? $this->refused($life, $one, $availability) : $life->tell(HappeningKind::Notice, $one->id,
+                    "“{$one->name}” cannot be added: ".Refused::words($availability).' They see the checkout again.', ['notice' => 'bump']);
 
                 return null;
             }

@@ -67,8 +67,9 @@ final class BothWaysTest extends TestCase
         $this->begin($funnel, $visitor);
         $story = [];
         for ($step = 0; $step < self::STEPS; $step++) {
-            $choice = $this->chosen($rehearsal, $life);
-            foreach ([new Choice(ChoiceKind::Wait, minutes: 1), $choice] as $one) {
+            // A minute passes, and then they choose among what can be done by now.
+            foreach ([null, $step] as $chooses) {
+                $one = $chooses === null ? new Choice(ChoiceKind::Wait, minutes: 1) : $this->chosen($rehearsal, $life);
                 $rehearsal->choose($life, $one);
                 $one->kind === ChoiceKind::Wait ? $this->until($life->now) : $this->does($one);
             }
