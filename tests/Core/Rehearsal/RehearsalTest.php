@@ -20,6 +20,7 @@ use Lantern\Core\Rehearsal\Happening;
 use Lantern\Core\Rehearsal\HappeningKind;
 use Lantern\Core\Rehearsal\Life;
 use Lantern\Core\Rehearsal\Option;
+use Lantern\Core\Rehearsal\PlacedOrder;
 use Lantern\Core\Rehearsal\Rehearsal;
 use Lantern\Core\Rehearsal\Stage;
 use Lantern\Core\Support\Shape;
@@ -346,5 +347,24 @@ final class RehearsalTest extends TestCase
     private static function pages(Plan $plan, Life $life): array
     {
         return array_map(fn (Happening $h): string => $plan->nameOf($h->of), $life->of(HappeningKind::Page));
+    }
+
+    public function test_a_bump_that_is_theirs_already_keeps_them_on_the_checkout_and_sells_nothing(): void
+    {
+        $plan = Plans::of(Goal::Sell);
+        $bump = $plan->offerOn($plan->pageAt('order') ?? $plan->pages[0])->bumps[0]->offer ?? '';
+        self::assertNotSame('', $bump);
+        $rehearsal = new Rehearsal(self::stage($plan));
+        $life = $rehearsal->begin(new Visitor, new DateTimeImmutable('2027-04-14 10:00 UTC'));
+        foreach ([new Choice(ChoiceKind::GetTag, self::TAG), self::click($plan, 'The introductory price')] as $choice) {
+            $rehearsal->choose($life, $choice);
+        }
+        $life->orders[] = new PlacedOrder($life->now, [$bump]);
+        $rehearsal->choose($life, new Choice(ChoiceKind::Come, self::page($plan, 'order')));
+        $rehearsal->choose($life, new Choice(ChoiceKind::Buy, bumps: [$bump]));
+        self::assertSame([1, self::page($plan, 'order'), 'bump'], [count($life->orders), $life->page,
+            $life->happened[count($life->happened) - 1]->text('notice')]);
+        $rehearsal->choose($life, new Choice(ChoiceKind::Buy));
+        self::assertCount(2, $life->orders, 'without it they buy');
     }
 }
