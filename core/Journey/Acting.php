@@ -47,8 +47,13 @@ final readonly class Acting
             return new Acted(false);
         }
         $self = new self($own, $planOf, $at);
-        $steps = [];
+        $steps = $sent = [];
         foreach ($rule->acts as $act) {
+            // Named twice in one rule, an email is sent once.
+            if ($act instanceof Act\SendsEmail && in_array($act->part, $sent, true)) {
+                continue;
+            }
+            $sent[] = $act instanceof Act\SendsEmail ? $act->part : '';
             $plan = $self->planFor($act);
             $list = new EffectList($plan ?? Plan::none(), $person, $at, $business);
             $trouble = $act->part() !== '' && $plan === null ? self::GONE : $self->do($list, $act, $plan ?? Plan::none(), $rule);
