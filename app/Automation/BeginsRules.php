@@ -37,8 +37,8 @@ final readonly class BeginsRules implements CarriesOut
             return;
         }
         $cause = $this->acting->run();
-        $depth = $cause === null || $cause->due_at->diffInMinutes($cause->happened_at, true) >= Limits::CHAIN_MINUTES ? 1
-            : $cause->depth + 1;
+        $depth = Limits::depth($cause?->depth, $cause === null ? 0
+            : (int) $cause->due_at->diffInMinutes($cause->happened_at, true));
         $stop = Limits::stop($depth, $thisHour);
         $row = ['business_id' => $context->person->business_id, 'rule_id' => $effect->rule,
             'funnel_id' => $effect->funnel === '' ? null : $effect->funnel, 'person_id' => $context->person->id,

@@ -39,7 +39,10 @@ final readonly class ForecastFacts
 
     private string $to;
 
-    /** @param  DateTimeImmutable  $begins  of the first day of the forecast, in the owner's zone; of what comes after it nothing is known */
+    /**
+     * @param  DateTimeImmutable  $begins  of the first day of the forecast, in the owner's zone; of what comes after it nothing
+     *                                     is known
+     */
     public function __construct(private Funnel $funnel, private Plan $plan, private DateTimeImmutable $begins)
     {
         // Weeks before there was anything to come to say nothing of those to come.

@@ -17,6 +17,17 @@ final class Limits
     public const CHAIN_MINUTES = 1440;
 
     /**
+     * How many rules led to one that begins, it among them.
+     *
+     * @param  ?int  $cause  how many led to the one it follows from; null where it follows from none
+     * @param  int  $waited  minutes the one it follows from had waited, in whole
+     */
+    public static function depth(?int $cause, int $waited): int
+    {
+        return $cause === null || $waited >= self::CHAIN_MINUTES ? 1 : $cause + 1;
+    }
+
+    /**
      * Why a rule does not act, in a sentence for its owner; null where it may.
      *
      * @param  int  $depth  how many rules led to it, one by the other

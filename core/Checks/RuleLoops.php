@@ -68,7 +68,11 @@ final class RuleLoops
         return $ways;
     }
 
-    /** @return list<array{list<string>, list<string>}> keys of what follows from a rule, again and again, and the tags that must come anew for it */
+    /**
+     * Keys of what follows from a rule, again and again, and the tags that must come anew for it.
+     *
+     * @return list<array{list<string>, list<string>}>
+     */
     private function follows(AutomationRule $rule): array
     {
         $all = [];

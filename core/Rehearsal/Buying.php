@@ -205,7 +205,10 @@ final readonly class Buying
                 'offers' => implode(' ', $ids)]);
         if ($life->orders[$number]->theirs) {
             $life->pending = false;
-            $life->person = $life->person->standing(SigningUp::standing($life));
+            // Buying lifts nothing: whoever unsubscribed stays so.
+            if ($life->person->subscription->isReached()) {
+                $life->person = $life->person->standing(SigningUp::standing($life));
+            }
         }
         $decision = $this->happens($life, $number, new Event(EventType::Bought, $life->now, $page->id, offers: $ids,
             closed: $this->closed($life, $number)));

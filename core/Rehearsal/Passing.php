@@ -49,7 +49,11 @@ final readonly class Passing
 
     private const EMAIL = 6;
 
-    /** @var list<array{string, string, int}> deadlines of which something waits for the hours before their end: the key, the id, the hours */
+    /**
+     * Deadlines of which something waits for the hours before their end: the key, the id, the hours.
+     *
+     * @var list<array{string, string, int}>
+     */
     private array $near;
 
     /** @var list<DateComes> days that something waits for */
@@ -142,7 +146,11 @@ final readonly class Passing
             && $d->with === $this->stage->plan->id) !== []);
     }
 
-    /** @return list<array{DateTimeImmutable, int, string}> that deadlines are nearly over, and days in their fields, where something waits for that */
+    /**
+     * That deadlines are nearly over, and days in their fields, where something waits for that.
+     *
+     * @return list<array{DateTimeImmutable, int, string}>
+     */
     private function expected(Life $life, PersonState $known): array
     {
         $due = [];

@@ -18,7 +18,7 @@ final class RulesBegun
             || (! $effect->eachTime && isset($life->acted[$effect->rule]))) {
             return;
         }
-        $depth = $cause === null || self::minutes($cause->happened, $cause->begun->due) >= Limits::CHAIN_MINUTES ? 1 : $cause->depth + 1;
+        $depth = Limits::depth($cause?->depth, $cause === null ? 0 : self::minutes($cause->happened, $cause->begun->due));
         $since = $life->now->modify('-1 hour');
         $stop = Limits::stop($depth, count(array_filter($life->begun[$effect->rule] ?? [],
             fn (DateTimeImmutable $at): bool => $at > $since)));

@@ -102,6 +102,8 @@ final class AutomationRuleTest extends TestCase
 
     public function test_chains_are_stopped_where_they_are_deep_or_many(): void
     {
+        self::assertSame([1, 4, 4, 1], [Limits::depth(null, 0), Limits::depth(3, 0), Limits::depth(3, Limits::CHAIN_MINUTES - 1),
+            Limits::depth(3, Limits::CHAIN_MINUTES)]);
         self::assertNull(Limits::stop(Limits::DEEPEST, Limits::MOST_AN_HOUR - 1));
         self::assertStringContainsString('followed from each other', (string) Limits::stop(Limits::DEEPEST + 1, 0));
         self::assertStringContainsString('within an hour', (string) Limits::stop(1, Limits::MOST_AN_HOUR));

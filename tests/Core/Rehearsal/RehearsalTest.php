@@ -122,6 +122,20 @@ final class RehearsalTest extends TestCase
         self::assertEquals($done, $life->person->deeds());
     }
 
+    public function test_whoever_unsubscribed_stays_so_when_they_buy(): void
+    {
+        $plan = self::sells();
+        [$rehearsal, $life] = self::begin($plan);
+        foreach ([new Choice(ChoiceKind::Come, self::page($plan, 'order')), new Choice(ChoiceKind::Buy),
+            new Choice(ChoiceKind::Wait, minutes: 10), new Choice(ChoiceKind::Unsubscribe), new Choice(ChoiceKind::Decline),
+            new Choice(ChoiceKind::Accept)] as $choice) {
+            $rehearsal->choose($life, $choice);
+        }
+        self::assertCount(2, $life->of(HappeningKind::Bought));
+        self::assertCount(1, $life->of(HappeningKind::Unsubscribed));
+        self::assertSame('unsubscribed', $life->person->subscription->value);
+    }
+
     public function test_what_they_do_is_known_as_rules_ask_for_it_and_a_page_greets_those_it_knows(): void
     {
         $plan = Plans::of(Goal::GiveAway);
