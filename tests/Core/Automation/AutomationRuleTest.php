@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Core\Automation;
 
+use DateTimeImmutable;
+use DateTimeZone;
 use Lantern\Core\Automation\Act\Acts;
 use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Automation\Limits;
+use Lantern\Core\Journey\Acting;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -98,6 +102,17 @@ final class AutomationRuleTest extends TestCase
             self::assertSame($act->part() === '' ? '' : 'y', $act->withIds(['x' => 'y'])->part());
             self::assertStringNotContainsString('  ', $act->words(fn (): string => 'X'));
         }
+    }
+
+    public function test_an_email_that_one_rule_names_twice_is_sent_once(): void
+    {
+        $rule = MadeRules::of(['acts' => [['kind' => 'send-email', 'email' => 'e'], ['kind' => 'tag', 'tag' => 'B'],
+            ['kind' => 'send-email', 'email' => 'e'], ['kind' => 'send-email', 'email' => 'f']]]);
+        $person = new PersonState(new DateTimeZone('UTC'), new DateTimeZone('UTC'), tags: []);
+        $acted = Acting::of($rule, null, fn () => null, [], $person,
+            new DateTimeImmutable('2026-03-02 10:00'), fn (string $id): string => $id);
+        self::assertSame(['they are sent “e”', 'they get the tag “B”', 'they are sent “f”'], array_column($acted->steps, 'words'));
+        self::assertSame([true, false, true], array_map(fn (array $step): bool => $step['trouble'] !== '', $acted->steps));
     }
 
     public function test_chains_are_stopped_where_they_are_deep_or_many(): void
