@@ -86,18 +86,18 @@ final class RegisteredSessions
             ->when($webinars !== null, fn ($q) => $q->whereIn('webinar_id', $webinars ?? []))
             ->where('state', '!=', RegistrationState::Cancelled)->orderByRaw('open is null')->orderByDesc('id')
             ->get(['id', 'person_id', 'funnel_id', 'webinar_id', 'session_key', 'starts_at', 'ends_at', 'zone', 'state', 'chosen_at',
-                'number', 'open']);
+                'number', 'open', ...array_values(self::STATES)]);
     }
 
     /**
-     * @return array{id: string, number: int, session: string, open: bool}|null the registration that somebody has now, how often it was
-     *     changed, the key of its session, and whether it is before them still
+     * @return array{id: string, number: int, session: string, open: bool, became: list<string>}|null the registration that somebody has
+     *     now, how often it was changed, the key of its session, whether it is before them still, and what has become of it
      */
     public static function current(string $person, string $webinar): ?array
     {
         foreach (self::rows([$person], [$webinar]) as $row) {
             return ['id' => (string) $row->id, 'number' => (int) $row->number, 'session' => (string) $row->session_key,
-                'open' => $row->open !== null];
+                'open' => $row->open !== null, 'became' => self::became($row)];
         }
 
         return null;
@@ -119,16 +119,24 @@ final class RegisteredSessions
     {
         $known = [];
         foreach (DB::table('registrations')->where('person_id', $person)->get() as $row) {
-            $states = $row->state === RegistrationState::Registered->value && $row->open !== null ? ['registered'] : [];
-            foreach (self::STATES as $state => $column) {
-                if ($row->{$column} !== null) {
-                    $states[] = $state;
-                }
-            }
-            $known[(string) $row->webinar_id] = array_values(array_unique([...$known[(string) $row->webinar_id] ?? [], ...$states]));
+            $known[(string) $row->webinar_id] = array_values(array_unique([...$known[(string) $row->webinar_id] ?? [],
+                ...self::became($row)]));
         }
 
         return $known;
+    }
+
+    /** @return list<string> of one registration, in the words of {@see \Lantern\Core\Rules\WebinarRule::STATES} */
+    private static function became(stdClass $row): array
+    {
+        $states = $row->state === RegistrationState::Registered->value && $row->open !== null ? ['registered'] : [];
+        foreach (self::STATES as $state => $column) {
+            if ($row->{$column} !== null) {
+                $states[] = $state;
+            }
+        }
+
+        return $states;
     }
 
     /**

@@ -220,7 +220,7 @@ final class AllWays
         $clicked = array_filter($here->clicked, fn (string $c): bool => in_array(explode(' ', $c)[0], $this->clicks, true));
         $views = array_map(fn (string $page, int $most): int => min($most, $life->browser()->views[$page] ?? 0), array_keys($this->views),
             $this->views);
-        $seats = array_map(fn (Seat $s): array => [$s->open, array_map(fn ($o): string => $o->value, $s->told)], $life->seats);
+        $seats = array_map(fn (Seat $s): array => [$s->became(false), $s->ever(false)], $life->seats);
         $orders = array_map(fn (PlacedOrder $o): array => [$o->offers, $o->theirs], $life->orders);
 
         return hash('xxh128', serialize([$life->page, $life->letter, $life->known, $life->pending, count($life->asked),

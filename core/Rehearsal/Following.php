@@ -124,8 +124,7 @@ final readonly class Following
         $webinars = [];
         foreach ($life->seats as $id => $seat) {
             $waits = $life->person->registrations()[$id]->waiting ?? true;
-            $webinars[(string) $id] = [...($seat->open && ! $waits ? ['registered'] : []), ...array_map(fn ($o): string => $o->value,
-                $seat->told)];
+            $webinars[(string) $id] = $seat->ever($waits);
         }
 
         return $life->person = $life->person->asOfNow($runs, $webinars);
@@ -195,7 +194,7 @@ final readonly class Following
     private function registers(Life $life, RegisterForSession $effect, Plan $plan, Event $event): void
     {
         $registered = $effect->registered;
-        $life->seats = [$registered->webinar => Seat::taken()] + $life->seats;
+        $life->seats = [$registered->webinar => Seat::taken($life->seats[$registered->webinar] ?? null)] + $life->seats;
         $life->tell(HappeningKind::Registered, $registered->webinar, $registered->waiting ? 'They wait for a place in a session.'
             : 'They have a place in a session.', ['starts' => Moments::written($registered->session->startsAt),
                 'session' => $registered->session->key, 'waiting' => $registered->waiting]);

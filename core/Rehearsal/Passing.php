@@ -273,8 +273,8 @@ final readonly class Passing
         $webinar = $plan->email($id)?->bySession()?->webinar;
         $seat = $webinar === null ? null : $life->seats[$webinar] ?? null;
 
-        return $verdict->goes() ? SequenceCheck::of($plan, $id, new SequenceFacts($known, settled: $seat === null || ! $seat->open),
-            $life->now) : $verdict;
+        return $verdict->goes() ? SequenceCheck::of($plan, $id, new SequenceFacts($known, settled: $seat === null || ! $seat->open,
+            became: $seat?->became($known->registrations()[(string) $webinar]->waiting ?? true)), $life->now) : $verdict;
     }
 
     private static function letter(Life $life, Plan $plan, string $email): string

@@ -14,6 +14,8 @@ final readonly class SequenceFacts
      * @param  bool  $sameRegistration  is it told from the registration that its reader has now, as that is now?
      * @param  bool  $settled  is it known what became of their session? Also where they have none.
      * @param  bool  $calledOff  did the host cancel that session?
+     * @param  list<string>|null  $became  what became of them in the session that the email is told from, see
+     *     {@see \Lantern\Core\Rules\WebinarRule::STATES}; null where it is told from none
      */
     public function __construct(
         public PersonState $person,
@@ -21,6 +23,7 @@ final readonly class SequenceFacts
         public bool $sameRegistration = true,
         public bool $settled = true,
         public bool $calledOff = false,
+        public ?array $became = null,
     ) {
     }
 }

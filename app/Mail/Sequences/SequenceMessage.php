@@ -80,6 +80,7 @@ final class SequenceMessage extends KindOfMessage
         return new SequenceFacts(PersonLookup::forEmail($person, $email, $now),
             DB::table('sequence_pauses')->where('sequence_id', $email?->sequence)->exists(),
             $turn->isOf($current['id'] ?? null, $current['number'] ?? 0), $current === null || ! $current['open'],
-            $current !== null && RegisteredSessions::isCalledOff((string) $webinar, $current['session']));
+            $current !== null && RegisteredSessions::isCalledOff((string) $webinar, $current['session']),
+            $current['became'] ?? null);
     }
 }

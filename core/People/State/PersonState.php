@@ -301,6 +301,16 @@ final readonly class PersonState
         return $this->changed(webinars: [$webinar => array_values(array_unique([...$known, ...$states]))] + ($this->webinars ?? []));
     }
 
+    /**
+     * What became of them in a webinar is this, and nothing else.
+     *
+     * @param  list<string>  $states
+     */
+    public function withOnly(string $webinar, array $states): self
+    {
+        return $this->changed(webinars: [$webinar => $states] + ($this->webinars ?? throw self::missing('webinars')));
+    }
+
     /** @return array<string, GuideState> by id */
     public function guides(): array
     {

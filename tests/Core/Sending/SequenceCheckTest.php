@@ -56,6 +56,8 @@ final class SequenceCheckTest extends TestCase
             ?Group $only = null): EmailPlan => new EmailPlan($id, $id, $id, '<p>x</p>', $by ?? $session ?? $delay ?? Delay::atOnce(), 'q',
                 $only ?? Group::everybody());
         $session = fn (SessionAnchor $anchor, int $minutes = 0): SessionMoment => SessionMoment::of($anchor, $minutes, webinar: 'w');
+        $missed = Group::fromArray(['all' => true, 'rules' => [['kind' => 'webinar',
+            'webinar' => 'w', 'state' => 'missed', 'not' => false]]]);
         $plan = Plans::of(Goal::GiveAway);
 
         return $plan->with([...$plan->parts, self::webinar(), new Product('p', 'First Season'), Offers::offer(19_000, ['product' => 'p'],
@@ -69,7 +71,9 @@ final class SequenceCheckTest extends TestCase
             $email('a-day-left', DeadlineMoment::of('d', Edge::End, days: -1)), $email('over', DeadlineMoment::of('d', Edge::End)),
             $email('free-over', DeadlineMoment::of('free', Edge::End)),
             $email('an-hour-to-go', session: $session(SessionAnchor::BeforeStart, 60)),
-            $email('after', session: $session(SessionAnchor::AfterEnd, 0))]);
+            $email('after', session: $session(SessionAnchor::AfterEnd, 0)),
+            $email('for-who-missed-it', session: $session(SessionAnchor::AfterEnd, 0), only: $missed),
+            $email('missed-some', only: $missed)]);
     }
 
     /** @param  array<string, mixed>  $known */
@@ -124,6 +128,12 @@ final class SequenceCheckTest extends TestCase
         yield 'after it, and nobody knows yet who came' => ['2026-12-01 12:01', 'after', $in('2026-12-01 11:00'), ['settled' => false]];
         yield 'after it, of somebody who has no session' => ['Has no place in a session.', 'after', [], ['settled' => false]];
         yield 'after it, and it is known' => ['go', 'after', $in('2026-12-01 11:00')];
+        $was = fn (string ...$states): array => $in('2026-12-01 11:00') + ['webinars' => ['w' => array_values($states)]];
+        yield 'missed an earlier session, and came to this one' => [SequenceCheck::LEFT_OUT, 'for-who-missed-it',
+            $was('missed', 'attended'), ['became' => ['attended']]];
+        yield 'came to an earlier session, and missed this one' => ['go', 'for-who-missed-it', $was('missed', 'attended'),
+            ['became' => ['missed']]];
+        yield 'told from no session, any of them counts' => ['go', 'missed-some', $was('missed', 'attended')];
         yield 'a reminder waits for no outcome' => ['go', 'an-hour-to-go', $in('2026-12-01 13:00'), ['settled' => false]];
     }
 

@@ -66,6 +66,27 @@ final class AutomatedWebinarTest extends WebinarTestCase
             ->where('to_address', 'robin@example.com')->pluck('name')->all());
     }
 
+    public function test_whoever_comes_to_a_second_session_is_written_to_about_that_one(): void
+    {
+        $this->register(session: 'n202703011015');
+        $this->travelTo('2027-03-01 10:16:00');
+        $this->watch($this->registration(), 60, 80);
+        $this->travelTo('2027-03-01 10:18:10');
+        self::assertSame(1, $this->settle());
+        $this->register(session: 'n202703011030');
+        self::assertSame('n202703011030', $this->registration()->session_key);
+        $this->travelTo('2027-03-01 10:34:00');
+        self::assertSame(1, $this->settle());
+        self::assertSame(['left-early', 'missed'], $this->deeds());
+        $this->travelTo('2027-03-01 12:35:00');
+        $this->artisan('lantern:due');
+        $this->runQueue();
+
+        $sent = Message::query()->where('state', 'sent')->pluck('name')->all();
+        self::assertContains('For those who missed it', $sent);
+        self::assertNotContains('For those who left early', $sent);
+    }
+
     public function test_one_that_cannot_be_settled_keeps_nobody_waiting_and_is_tried_again(): void
     {
         $this->register('robin@example.com', 'n202703011015');
