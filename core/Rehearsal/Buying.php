@@ -198,7 +198,7 @@ final readonly class Buying
         $ids = array_map(fn (array $w): string => $w[0]->id, $wanted);
         $life->putOrder($number, $life->orders[$number]->with($page->id, $ids));
         $life->paid += $quote->dueNow()->minor;
-        $this->instalments($life, $quote);
+        $this->instalments($life, $number, $quote);
         $life->tell(HappeningKind::Bought, $ids[0], 'They buy '.implode(' and ', array_map(fn (array $w): string => "“{$w[0]->name}”",
             $wanted))
             .' for '.$this->words($quote->dueNow()).'.', ['paid' => $quote->dueNow()->minor, 'total' => $quote->total()->minor,
@@ -215,13 +215,22 @@ final readonly class Buying
         $this->visiting->led($life, $decision->way);
     }
 
-    private function instalments(Life $life, Quote $quote): void
+    /** What of it is paid later. Lines that are paid on the same day are one payment. */
+    private function instalments(Life $life, int $number, Quote $quote): void
     {
+        $later = [];
         foreach ($quote->lines as $line) {
             foreach (array_slice($line->instalments(), 1, null, true) as $i => $amount) {
-                $life->instalments[] = ['at' => $line->every->due($life->now, $i + 1, $this->stage->ownerZone), 'amount' => $amount->minor];
+                $at = $line->every->due($life->now, $i + 1, $this->stage->ownerZone);
+                $later[Moments::written($at)] = ['at' => $at, 'amount' => ($later[Moments::written($at)]['amount'] ?? 0) + $amount->minor,
+                    'order' => $number];
             }
         }
+        $paid = array_slice($life->instalments, 0, $life->instalmentsPaid);
+        $toCome = [...array_slice($life->instalments, $life->instalmentsPaid), ...array_values(array_filter($later,
+            fn (array $i): bool => $i['amount'] > 0))];
+        usort($toCome, fn (array $a, array $b): int => $a['at'] <=> $b['at']);
+        $life->instalments = [...$paid, ...$toCome];
     }
 
     private function happens(Life $life, int $number, Event $event): Decision

@@ -33,6 +33,8 @@ enum HappeningKind: string
     /** What became of a session. */
     case Session = 'session';
     case Bought = 'bought';
+    /** A later payment of a plan is made. */
+    case Paid = 'paid';
     case CardRefused = 'card-refused';
     case Declined = 'declined';
     /** They would buy, and cannot. */

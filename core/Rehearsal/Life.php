@@ -103,8 +103,15 @@ final class Life
     /** What was paid, in the smallest units of the funnel's currency; payments of a plan that are still to come are not in it. */
     public int $paid = 0;
 
-    /** @var list<array{at: DateTimeImmutable, amount: int}> payments of plans that are still to come, in order */
+    /**
+     * Later payments of plans, in order: those that have been made and those that are still to come.
+     *
+     * @var list<array{at: DateTimeImmutable, amount: int, order: int}>
+     */
     public array $instalments = [];
+
+    /** How many of them have been made. */
+    public int $instalmentsPaid = 0;
 
     public function __construct(public readonly Visitor $visitor, public PersonState $person, public DateTimeImmutable $now)
     {

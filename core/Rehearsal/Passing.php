@@ -49,6 +49,8 @@ final readonly class Passing
 
     private const EMAIL = 6;
 
+    private const PAYMENT = 7;
+
     /**
      * Deadlines of which something waits for the hours before their end: the key, the id, the hours.
      *
@@ -73,7 +75,7 @@ final readonly class Passing
 
     public function until(Life $life, DateTimeImmutable $to): void
     {
-        while (($due = $this->next($life)) !== null && $due[0] <= $to) {
+        while (($due = $this->next($life, true)) !== null && $due[0] <= $to) {
             $life->now = max($life->now, $due[0]);
             match ($due[1]) {
                 self::OVER => $this->over($life, $due[2]),
@@ -82,6 +84,7 @@ final readonly class Passing
                 self::DATE => $this->day($life, $due[2]),
                 self::RULE => (new RulesActing($this->stage, $this->following))->act($life),
                 self::RECEIPT => $this->receipt($life, (int) $due[2]),
+                self::PAYMENT => $this->pays($life),
                 default => $this->send($life, $due[2]),
             };
         }
@@ -89,12 +92,13 @@ final readonly class Passing
     }
 
     /**
-     * When something is due next by itself that they or their owner would notice: an email, an end, a session that begins or is over.
+     * When something is due next by itself that changes what they may do: an email, an end, a session that begins or is over. For a later
+     * payment of a plan nobody waits.
      */
     public function nextMoment(Life $life): ?DateTimeImmutable
     {
         $moments = array_map(fn ($m): DateTimeImmutable => $m->at, $this->agenda($life));
-        $own = $this->next($life);
+        $own = $this->next($life, false);
         $moments = array_values(array_filter([...$moments, ...($own === null ? [] : [$own[0]])],
             fn (DateTimeImmutable $at): bool => $at > $life->now));
 
@@ -102,10 +106,11 @@ final readonly class Passing
     }
 
     /** @return array{DateTimeImmutable, int, string}|null what comes first: when, which of the constants, and what it is about */
-    private function next(Life $life): ?array
+    private function next(Life $life, bool $payments): ?array
     {
         $known = Following::known($life);
-        $due = [];
+        $later = $payments ? $life->instalments[$life->instalmentsPaid] ?? null : null;
+        $due = $later === null ? [] : [[$later['at'], self::PAYMENT, '']];
         foreach ($known->deadlines() as $id => $run) {
             $at = $run->endsAt->modify('+'.($this->stage->plan->deadline((string) $id)->grace ?? 0).' minutes');
             // The end of one that is for everyone is told to whoever has joined; to whoever joins later, as soon as they have.
@@ -237,6 +242,16 @@ final readonly class Passing
             $life->tell(HappeningKind::Email, '', 'The receipt comes.', ['kind' => 'receipt']);
         }
         $life->putOrder($number, $order->receiptSent());
+    }
+
+    /** The next payment of a plan, by the card with which they bought: it is not refused. */
+    private function pays(Life $life): void
+    {
+        $payment = $life->instalments[$life->instalmentsPaid++];
+        $life->paid += $payment['amount'];
+        $life->mails[] = new Mail('receipt', (string) $payment['order'], $life->now, 'Receipt');
+        $life->tell(HappeningKind::Paid, '', 'The next payment of their plan is made, and its receipt comes.',
+            ['kind' => 'receipt', 'paid' => $payment['amount']]);
     }
 
     private function send(Life $life, string $id): void

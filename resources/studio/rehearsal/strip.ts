@@ -28,6 +28,7 @@ const KINDS: Record<string, Item['kind']> = {
     popup: 'page',
     email: 'email',
     bought: 'money',
+    paid: 'money',
     'product-given': 'quiet',
     'card-refused': 'trouble',
     'not-for-sale': 'trouble',

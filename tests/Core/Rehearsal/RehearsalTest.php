@@ -103,6 +103,29 @@ final class RehearsalTest extends TestCase
         self::assertSame(29_000 + 2_500, $life->paid);
     }
 
+    public function test_later_payments_of_a_plan_are_made_on_their_days_each_with_its_receipt(): void
+    {
+        $plan = self::sells();
+        $offer = $plan->offerOn($plan->pageAt('order') ?? $plan->pages[0]) ?? throw new \LogicException('It sells.');
+        $plan = $plan->withPart($offer::fromShape(Shape::of(['price' => ['kind' => 'payments', 'amount' => 10_000, 'currency' => 'EUR',
+            'payments' => 3, 'every' => 'month'], 'bumps' => []] + $offer->toArray())));
+        // Ten in the morning in Berlin, on both sides of the change of the clocks.
+        [$rehearsal, $life] = self::begin($plan, start: '2027-09-30 08:00');
+        foreach ([new Choice(ChoiceKind::Come, self::page($plan, 'order')), new Choice(ChoiceKind::Buy),
+            new Choice(ChoiceKind::Wait, minutes: 45 * 1440)] as $choice) {
+            $rehearsal->choose($life, $choice);
+        }
+        self::assertSame([20_000, 1], [$life->paid, $life->instalmentsPaid]);
+        self::assertSame(['10-30 08:00'], array_map(fn (Happening $h): string => $h->at->format('m-d H:i'),
+            $life->of(HappeningKind::Paid)));
+        $rehearsal->choose($life, new Choice(ChoiceKind::Wait, minutes: 45 * 1440));
+
+        self::assertSame(30_000, $life->paid);
+        self::assertSame(['10-30 08:00', '11-30 09:00'], array_map(fn (Happening $h): string => $h->at->setTimezone(new DateTimeZone('UTC'))
+            ->format('m-d H:i'), $life->of(HappeningKind::Paid)));
+        self::assertSame(3, count(array_filter($life->mails, fn ($m): bool => $m->kind === 'receipt')));
+    }
+
     public function test_whoever_buys_with_an_address_that_is_known_has_an_order_of_its_own_until_they_open_the_receipt(): void
     {
         $plan = self::sells();

@@ -9,7 +9,6 @@ use App\Deadlines\CloseDeadlines;
 use App\Mail\Sending\MessageSender;
 use App\Models\Funnel;
 use App\Models\Message;
-use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Models\Person;
 use App\Models\Registration;
@@ -31,6 +30,7 @@ use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Promises\Choice;
@@ -411,7 +411,7 @@ trait LivePlay
                 ->map(fn (Message $m): array => [(string) $m->email_id, $m->sent_at ?? throw new \LogicException('It was sent.')])->all(),
             $person === null ? [] : $person->tags()->pluck('name')->all(),
             array_map(fn (Run $r): DateTimeImmutable => $r->endsAt, $runs),
-            (int) OrderLine::query()->whereIn('state', ['bought'])->get()->sum(fn (OrderLine $l): int => $l->quoted()->dueNow()->minor),
+            (int) Payment::query()->where('state', PaymentState::Paid)->sum('amount'),
             Message::query()->where('kind', 'receipt')->where('state', 'sent')->count(),
             $person?->subscription()->value ?? '',
         );

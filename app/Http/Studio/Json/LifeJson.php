@@ -36,7 +36,7 @@ final class LifeJson
                 array_map(strval(...), array_keys($runs)), array_values($runs)),
             'tags' => $life->person->tags(), 'paid' => $life->paid, 'currency' => $plan->currency,
             'instalments' => array_map(fn (array $i): array => ['at' => Moments::written($i['at']), 'amount' => $i['amount']],
-                $life->instalments),
+                array_slice($life->instalments, $life->instalmentsPaid)),
             'visitor' => (object) $life->visitor->toArray(), 'subscription' => $life->person->subscription->label(),
             'options' => array_map(fn (Option $o): array => $o->toArray(), $rehearsal->options($life)),
         ];
