@@ -7,6 +7,7 @@ use App\Http\Middleware\EachOnItsHost;
 use App\Http\Middleware\RefuseBrokenJson;
 use App\Http\Middleware\SpeaksToVisitors;
 use App\Http\Middleware\StudioSession;
+use App\Http\Middleware\TakesSignupsIn;
 use App\Serving\BusyPage;
 use App\Serving\PlainPage;
 use App\Support\Hosts;
@@ -35,10 +36,11 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // No other site calls our API, and its package is not here (see compat/README.md).
         $middleware->remove(HandleCors::class);
-        $middleware->web(replace: [StartSession::class => StudioSession::class]);
+        $middleware->web(append: [TakesSignupsIn::class.':all'], replace: [StartSession::class => StudioSession::class]);
         // Public pages keep no session: nothing to store, nothing to lock, nothing to leak.
         $middleware->group('site',
-            [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
+            [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class,
+                TakesSignupsIn::class]);
         // Cookies of public pages are made and opened in one place, under seals of their own.
         $middleware->encryptCookies(except: array_map(fn (SiteCookie $c): string => $c->value, SiteCookie::cases()));
         // Who comes and over what is believed from proxies that are named, and from nobody else. The host never is: it is a setting.

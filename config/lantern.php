@@ -44,7 +44,6 @@ return [
     'sign_ins_per_minute' => (int) env('LANTERN_SIGN_INS_PER_MINUTE', 5),
 
     'links' => [
-        'page_hours' => 24,
         'email_days' => 30,
         'confirm_hours' => 72,
     ],

@@ -10,8 +10,8 @@ define('LARAVEL_START', microtime(true));
 $answer = (require __DIR__.'/../bootstrap/front.php')();
 if ($answer !== null) {
     $answer->send();
-    if ($answer->reports !== null) {
-        (require __DIR__.'/../bootstrap/views.php')($answer->reports);
+    if ($answer->later !== null) {
+        (require __DIR__.'/../bootstrap/afterwards.php')($answer->later);
     }
 
     return;

@@ -51,15 +51,21 @@ abstract class TestCase extends FrameworkTestCase
             ? $this->frontAnswer($method, (string) $uri, $cookies, array_replace($this->serverVariables, $server)) : null;
         $view = $method === 'POST' && parse_url((string) $uri, PHP_URL_PATH) === '/m/view'
             ? $this->viewBefore((string) $uri, $cookies, array_replace($this->serverVariables, $server), $parameters) : null;
+        $signup = $method === 'POST' && ! $this->followRedirects && isset($parameters['token'], $parameters['email'])
+            ? $this->signupBefore((string) $uri, $cookies, array_replace($this->serverVariables, $server), $parameters) : null;
         $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         self::assertFalse(Front::$fault !== null && $response->getStatusCode() === 200, (string) Front::$fault);
         Front::$fault = null;
         if ($front !== null) {
             $this->assertSameAnswer($front, $response, "{$method} {$uri}");
         }
+        if ($signup !== null) {
+            $this->assertTakenAlike($signup[0], $signup[1], $response, "POST {$uri}");
+        }
         if ($view !== null && $response->getStatusCode() === 204) {
             $this->viewsBefore++;
-            self::assertEquals($view, [204, self::counted()], 'a view is counted alike both ways');
+            self::assertSame(self::numbered((string) json_encode($view)), self::numbered((string) json_encode([204, self::counted()])),
+                'a view is counted alike both ways');
         }
 
         return $response;

@@ -20,7 +20,7 @@ use App\Payments\Practice\PracticeCalls;
 use App\Publishing\OpeningHours;
 use App\Publishing\SplitTests;
 use App\Results\CountMonths;
-use App\Serving\CountViews;
+use App\Serving\TakeWrittenDown;
 use App\Support\DueWork;
 use App\Support\OneAtATime;
 use App\Warmth\Scores;
@@ -37,7 +37,7 @@ use Lantern\Core\Agenda\Task;
 final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
-    public const WORK = [CountViews::class,
+    public const WORK = [TakeWrittenDown::class,
         OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
         Scores::class, RuleDates::class, RuleWork::class, Broadcasting::class, Digest::class, ReaderDigest::class, WeeklyReport::class,
         WarmNotices::class, Webhooks::class,

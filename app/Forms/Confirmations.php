@@ -70,7 +70,13 @@ final readonly class Confirmations implements CarriesOut
     /** Where somebody waits who was asked: it can be opened only from this link. */
     public static function waitingLink(Submission $submission): string
     {
-        return $submission->funnel->site()->to("/c/wait/{$submission->id}/".self::seal("wait|{$submission->id}"));
+        return $submission->funnel->site()->to(self::waitingPath($submission->id));
+    }
+
+    /** @param  string  $submission  its id */
+    public static function waitingPath(string $submission): string
+    {
+        return "/c/wait/{$submission}/".self::seal("wait|{$submission}");
     }
 
     public static function seal(string $of): string

@@ -6,6 +6,7 @@ namespace App\Forms;
 
 use App\Support\Seal;
 use App\Support\SealPurpose;
+use App\Support\Setting;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 
@@ -15,7 +16,8 @@ use DateTimeInterface;
  */
 final readonly class FormToken
 {
-    private function __construct(public string $nonce, public int $loadedAtMs)
+    /** @param  float  $age  seconds since the form was loaded */
+    private function __construct(public string $nonce, public float $age)
     {
     }
 
@@ -29,20 +31,20 @@ final readonly class FormToken
     }
 
     /** @return self|null nothing when it is not ours, not for this page, or too old */
-    public static function read(mixed $token, string $page): ?self
+    public static function read(mixed $token, string $page, DateTimeInterface $now): ?self
     {
         if (! is_string($token) || preg_match('/^([a-z0-9]{32})\.([0-9]{13})\.([0-9a-f]{64})$/D', $token, $m) !== 1
             || ! Seal::holds(SealPurpose::Form, "{$m[1]}|{$m[2]}|{$page}", $m[3], 64)) {
             return null;
         }
-        $read = new self($m[1], (int) $m[2]);
+        $age = ((int) $now->format('Uv') - (int) $m[2]) / 1000;
 
-        return $read->age() > (float) config('lantern.signups.token_seconds') ? null : $read;
+        return $age > (float) Setting::text('lantern.signups.token_seconds') ? null : new self($m[1], $age);
     }
 
-    /** Seconds since the form was loaded. */
-    public function age(): float
+    /** By which one filled-in form is one sign-up, however often it is sent; with another address somebody has corrected it. */
+    public static function key(string $nonce, string $emailKey): string
     {
-        return (CarbonImmutable::now()->getPreciseTimestamp(3) - $this->loadedAtMs) / 1000;
+        return substr(hash('sha256', "{$nonce}|{$emailKey}"), 0, 32);
     }
 }

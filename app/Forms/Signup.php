@@ -18,6 +18,7 @@ final readonly class Signup
     /**
      * @param  array<string, string>  $source address parameters and referrer, for where the person came from
      * @param  string  $session  the key of the session that was chosen; '' where the form asks for none
+     * @param  string|null  $id  of the submission that it becomes, where that was said already
      * @param  PopupOrigin|null  $popped  the pop-up or placed form in which it was
      */
     public function __construct(
@@ -37,6 +38,7 @@ final readonly class Signup
         public ?PopupOrigin $popped = null,
         public string $session = '',
         public ?Proven $proven = null,
+        public ?string $id = null,
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Forms;
 
 use App\Deadlines\Joining;
+use App\Journey\Earlier;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Mail\Sending\Planner;
@@ -42,7 +43,8 @@ use LogicException;
  */
 final readonly class TakeSignup
 {
-    public function __construct(private Events $events, private Joining $joining, private Planner $planner)
+    public function __construct(private Events $events, private Joining $joining, private Planner $planner,
+        private Earlier $earlier)
     {
     }
 
@@ -52,9 +54,13 @@ final readonly class TakeSignup
         $email = $signup->answers->email ?? throw new LogicException('Only answers without errors can be taken.');
 
         return DB::transaction(function () use ($signup, $email): array {
+            if ($signup->visitor !== null) {
+                // What they saw before they told who they are was seen by a stranger.
+                $this->earlier->take($signup->visitor, $signup->at);
+            }
             $journey = new Journey($signup->version->plan());
             // The same form with the same address is the same sign-up; with another address somebody went back and corrected it.
-            $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
+            $token = FormToken::key($signup->token, $email->key);
             $before = Submission::query()->where('token', $token)->first();
             if ($before !== null) {
                 return [$before, new Decision($before->state === SubmissionState::Waiting ? null
@@ -65,7 +71,7 @@ final readonly class TakeSignup
                 $known?->unsubscribed_at !== null || Suppressions::why($signup->funnel->business_id, $email->display) === 'unsubscribed',
                 $signup->proven?->has($email->key) ?? false));
             $person = $this->person($signup, $email, $known, $meaning->waits);
-            $submission = Submission::query()->create([
+            $submission = Submission::query()->create(($signup->id === null ? [] : ['id' => $signup->id]) + [
                 'token' => $token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
                 'page_id' => $signup->page->id, 'form_id' => $signup->form->id, 'person_id' => $person->id,
                 'answers' => $signup->answers->values, 'consent_words' => $signup->form->consent,

@@ -9,10 +9,11 @@ final readonly class Answer
 {
     /**
      * @param  array<string, string>  $headers
-     * @param  string|null  $reports  in which database something was written down that is counted once the answer is out, by a short name
+     * @param  list<string>  $cookies  lines of headers
+     * @param  string|null  $later  in which database something was written down that is taken once the answer is out, by a short name
      */
-    public function __construct(public int $status, public array $headers, public string $body, public ?string $cookie = null,
-        public ?string $reports = null)
+    public function __construct(public int $status, public array $headers, public string $body, public array $cookies = [],
+        public ?string $later = null)
     {
     }
 
@@ -23,8 +24,8 @@ final readonly class Answer
         foreach ($this->headers as $name => $value) {
             header("{$name}: {$value}");
         }
-        if ($this->cookie !== null) {
-            header("Set-Cookie: {$this->cookie}", false);
+        foreach ($this->cookies as $cookie) {
+            header("Set-Cookie: {$cookie}", false);
         }
         if ($this->status === 304 || $this->status === 204) {
             // Nothing is said of content that is not there.

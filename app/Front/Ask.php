@@ -46,13 +46,15 @@ final readonly class Ask
      * @param  array<array-key, mixed>  $cookies
      * @param  list<string>  $proxies  that are believed
      * @param  callable(): PDO  $database  see {@see Place::of()}
-     * @return self|null null for all that is no plain look at a page of the site
+     * @return self|null null for all that is no plain look at a page of the site, or something that is sent from one
      */
     public static function of(array $server, array $cookies, array $proxies, callable $database): ?self
     {
         [$path, $queryString] = [...explode('?', self::text($server, 'REQUEST_URI'), 2), ''];
         $base = self::base(self::text($server, 'SCRIPT_NAME'));
-        if (! in_array(self::text($server, 'REQUEST_METHOD'), ['GET', 'HEAD'], true)
+        $method = self::text($server, 'REQUEST_METHOD');
+        // What is sent is sent to a plain address.
+        if (! in_array($method, ['GET', 'HEAD', 'POST'], true) || ($method === 'POST' && $queryString !== '')
             || $queryString !== self::text($server, 'QUERY_STRING')) {
             return null;
         }

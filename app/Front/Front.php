@@ -28,6 +28,7 @@ use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Visits\Opening;
 use Lantern\Core\Visits\Openness;
+use Lantern\Core\Visits\PageAct;
 use Lantern\Core\Visits\PageChoice;
 use Lantern\Core\Visits\PageRequest;
 use Lantern\Core\Visits\Seeing;
@@ -42,12 +43,12 @@ use Throwable;
  *
  * @phpstan-type LiveRow array{id: string, business_id: int|string, state: string, opens_at: string|null, closes_at: string|null,
  *     timezone: string, stamp: string|null, place: string|null, written: string|null, drawn_by: int, own: string|null,
- *     house: string|null, front: string|null}
+ *     house: string|null, front: string|null, version: string}
  */
 final class Front
 {
     /** Goes up when what is written of a page changes its form. */
-    public const REVISION = 3;
+    public const REVISION = 4;
 
     /** Why the last look failed, where it did: the framework reports it once it is there. */
     public static ?Throwable $fault = null;
@@ -82,12 +83,12 @@ final class Front
             if ($ask === null || $ask->has(SiteCookie::Owner)) {
                 return null;
             }
-
             if ($view !== null) {
-                return (new FrontViews($database(), $now, substr(hash('xxh128', $settings->database), 0, 12)))->take($view, $posted);
+                return (new FrontViews($database(), $now, $settings->ofDatabase()))->take($view, $posted);
             }
+            $front = new self($settings, $database(), "{$root}/lang", $now);
 
-            return (new self($settings, $database(), "{$root}/lang", $now))->page($ask);
+            return $ask->method === 'POST' ? $front->form($ask, $posted) : $front->page($ask);
         } catch (GoOn) {
             return null;
         } catch (Throwable $e) {
@@ -137,6 +138,30 @@ final class Front
     }
 
     /**
+     * A form that was sent from a page that is the same for all.
+     *
+     * @param  array<array-key, mixed>  $posted  hostile
+     *
+     * @throws GoOn for all that is no form filled in rightly
+     */
+    private function form(Ask $ask, array $posted): ?Answer
+    {
+        $row = $posted === [] ? null : $this->row($ask->funnel, 'address', $ask->page, '');
+        $home = $row === null ? null : $this->home($row, $ask);
+        $page = $row === null || $home === null ? null : $this->written($row, $home);
+        if ($row === null || $home === null || $page === null || $page->deadlines !== null || $page->splitTest !== null) {
+            return null;
+        }
+        $opening = new Opening(FunnelState::from($row['state']), true, self::moment($row['opens_at']), self::moment($row['closes_at']));
+        $chosen = $opening->at($this->now) !== Openness::Open ? null : PageChoice::of(new PageRequest($opening,
+            new SitePage($page->page, $page->role), act: PageAct::Form), $this->now);
+
+        return $chosen?->page !== $page->page ? null
+            : (new FrontSignups($this->pdo, $this->now, $this->settings->ofDatabase()))->take($ask, $posted, $page, $row['id'],
+                $row['version'], $home);
+    }
+
+    /**
      * @param  callable(): VisitFacts  $visit
      * @param  bool  $isTheirs  does a deadline or a split test make it this visitor's alone?
      */
@@ -160,7 +185,7 @@ final class Front
             : FrontSlots::slot($kind)->fill($of, $noted, $fallback, $visit), $packed);
 
         return new Answer(200, $headers + ($packed ? ['Content-Encoding' => 'gzip'] : []), $ask->method === 'HEAD' ? '' : $body,
-            $newVisitor === null ? null : SiteCookies::line(SiteCookie::Visitor, $newVisitor, $this->now));
+            $newVisitor === null ? [] : [SiteCookies::line(SiteCookie::Visitor, $newVisitor, $this->now)]);
     }
 
     /** Does a deadline begin by this view? Then its view is recorded before the page is drawn, which is the framework's. */
@@ -203,7 +228,7 @@ final class Front
     private function row(string $funnel, string $column, string $value, string $variant): ?array
     {
         $query = $this->pdo->prepare('select f.id, f.business_id, f.state, f.opens_at, f.closes_at, b.timezone, w.stamp, w.place, '
-            .'w.written, p.drawn_by, o.name as own, h.name as house, h.funnel_id as front from funnels f '
+            .'w.written, p.drawn_by, o.name as own, h.name as house, h.funnel_id as front, p.version_id as version from funnels f '
             .'join businesses b on b.id = f.business_id join published_pages p '
             ."on p.version_id = f.live_version_id and p.{$column} = ? and p.variant = ? "
             .'left join page_fronts w on w.page = p.id '

@@ -70,7 +70,8 @@ final class FrontFacts
         if ($person === null) {
             $this->nothing(SiteCookie::Reader);
             $submission = $this->submission();
-            $person = is_string($submission['person_id'] ?? null) ? $submission['person_id'] : null;
+            $person = is_string($submission['person_id'] ?? null) ? $submission['person_id']
+                : $this->noneYet('submission', (string) $this->ask->kept(SiteCookie::Joined));
             if ($person === null) {
                 $this->nothing(SiteCookie::Order);
             }
@@ -152,10 +153,26 @@ final class FrontFacts
     private function submissionFacts(): ?SubmissionFacts
     {
         $row = $this->submission();
-        $answers = json_decode((string) ($row['answers'] ?? ''), true);
+        if ($row === null) {
+            return $this->receivedFacts();
+        }
+        $answers = json_decode((string) $row['answers'], true);
 
-        return $row === null ? null : new SubmissionFacts((string) $row['id'], (string) $row['form_id'],
-            SubmissionState::from((string) $row['state']), is_array($answers) ? $answers : [], $row['session'] !== null);
+        return new SubmissionFacts((string) $row['id'], (string) $row['form_id'], SubmissionState::from((string) $row['state']),
+            is_array($answers) ? $answers : [], $row['session'] !== null);
+    }
+
+    /** A form that was sent and is not taken in yet: its page greets with what was typed, as it will then. */
+    private function receivedFacts(): ?SubmissionFacts
+    {
+        $id = $this->ask->kept(SiteCookie::Joined);
+        $row = $id === null ? null : $this->rows('select form_id, shown from received_signups where submission = ? and funnel_id = ?',
+            [$id, $this->funnel])[0] ?? null;
+        $shown = json_decode((string) ($row['shown'] ?? ''), true);
+
+        return $row === null || ! is_array($shown) || ! is_array($shown['values'] ?? null) ? null : new SubmissionFacts((string) $id,
+            (string) $row['form_id'], ($shown['waits'] ?? false) === true ? SubmissionState::Waiting : SubmissionState::Taken,
+            $shown['values'], false);
     }
 
     /** @return array<string, mixed>|null */
@@ -186,9 +203,21 @@ final class FrontFacts
 
     private function personOf(?string $visitor): ?string
     {
-        $person = $visitor === null ? null : $this->value('select person_id from visitor_person where visitor = ?', [$visitor]);
+        $person = $visitor === null ? null : $this->value('select person_id from visitor_person where visitor = ?', [$visitor])
+            ?? $this->noneYet('visitor', $visitor);
 
         return is_string($person) ? $person : null;
+    }
+
+    /**
+     * @param  'submission'|'visitor'  $by
+     *
+     * @throws GoOn where what was sent has not been taken in yet
+     */
+    private function noneYet(string $by, string $id): null
+    {
+        return $this->value("select 1 from received_signups where {$by} = ?", [$id]) === null ? null
+            : throw new GoOn("The sign-up of {$id} waits.");
     }
 
     /** @throws GoOn where a browser brings a cookie that says more than is read here */

@@ -13,7 +13,8 @@ use Lantern\Core\Plan\PageRole;
  * @phpstan-type Written array{page: string, address: string, role: string, language: string,
  *     phrases: array<string, array<string, string>>, headers: array<string, string>, deadlines: array<string, mixed>|null,
  *     splitTest: array{test: string, weights: array<string, int>}|null, pieces: array<mixed>,
- *     spelled: array<string, mixed>, tag: string|null}
+ *     spelled: array<string, mixed>, tag: string|null,
+ *     forms: array<string, array{form: array<string, mixed>, to: string|null}>}
  */
 final readonly class FrontPage
 {
@@ -24,6 +25,8 @@ final readonly class FrontPage
      * @param  array{test: string, weights: array<string, int>}|null  $splitTest
      * @param  array<string, mixed>  $spelled  how moments and times are spelt in its language, see {@see TimeWords::spelled()}; nothing
      *     where it tells none
+     * @param  array<string, array{form: array<string, mixed>, to: string|null}>  $forms  by id, those that are taken before the framework
+     *     starts: the form as it is written, and the address where it leads; null where one waits for an email
      * @param  string|null  $tag  of the text, where it is the same for everybody
      */
     public function __construct(
@@ -38,6 +41,7 @@ final readonly class FrontPage
         public Pieces $pieces,
         public array $spelled,
         public ?string $tag,
+        public array $forms = [],
     ) {
     }
 
@@ -45,7 +49,8 @@ final readonly class FrontPage
     {
         return serialize(['page' => $this->page, 'address' => $this->address, 'role' => $this->role->value, 'language' => $this->language,
             'phrases' => $this->phrases, 'headers' => $this->headers, 'deadlines' => $this->deadlines, 'splitTest' => $this->splitTest,
-            'pieces' => $this->pieces->list, 'spelled' => $this->spelled, 'tag' => $this->tag]);
+            'pieces' => $this->pieces->list, 'spelled' => $this->spelled, 'tag' => $this->tag,
+            'forms' => $this->forms]);
     }
 
     /** @return self|null null for what is none, such as half of one */
@@ -58,6 +63,7 @@ final readonly class FrontPage
 
         /** @var Written $read */
         return new self($read['page'], $read['address'], PageRole::from($read['role']), $read['language'], $read['phrases'],
-            $read['headers'], $read['deadlines'], $read['splitTest'], Pieces::fromArray($read['pieces']), $read['spelled'], $read['tag']);
+            $read['headers'], $read['deadlines'], $read['splitTest'], Pieces::fromArray($read['pieces']), $read['spelled'], $read['tag'],
+            $read['forms']);
     }
 }

@@ -17,11 +17,13 @@ use App\Serving\Slots\SlotKinds;
 use App\Serving\Slots\SlotReach;
 use App\Serving\VisitFacts;
 use App\Support\Hosts;
+use App\Support\Setting;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Languages\OwnPhrases;
+use Lantern\Core\Plan\Plan;
 use Symfony\Component\HttpFoundation\Response;
 use Throwable;
 
@@ -32,7 +34,7 @@ final readonly class FrontPages implements FollowsDrawing
     {
     }
 
-    public function drawn(PublishedPage $page, Funnel $funnel): void
+    public function drawn(PublishedPage $page, Funnel $funnel, Plan $plan): void
     {
         if (! self::isFor($page)) {
             DB::table('page_fronts')->where('page', $page->id)->delete();
@@ -40,7 +42,7 @@ final readonly class FrontPages implements FollowsDrawing
             return;
         }
         DB::table('page_fronts')->upsert(['page' => $page->id, 'stamp' => self::settings()->stamp, 'place' => $funnel->site()->place(),
-            'written' => $this->made($page, $funnel)->written()], ['page']);
+            'written' => $this->made($page, $funnel, $plan)->written()], ['page']);
     }
 
     /**
@@ -60,7 +62,7 @@ final readonly class FrontPages implements FollowsDrawing
             $row = DB::table('page_fronts')->where('page', $page->id)->first(['stamp', 'place']);
             if ($page->drawn_by === PageRenderer::REVISION && ($row?->stamp !== $settings->stamp
                 || $row->place !== $funnel->site()->place())) {
-                $this->drawn($page, $funnel);
+                $this->drawn($page, $funnel, $page->version->plan());
             }
         });
     }
@@ -107,7 +109,7 @@ final readonly class FrontPages implements FollowsDrawing
         return new FrontSettings((bool) config('lantern.front') && $database !== '', (string) config('app.key'), Hosts::studio(),
             Hosts::site(), $database, array_values(array_filter((array) config('lantern.trusted_proxies'), is_string(...))),
             hash('xxh128', implode("\n", [Front::REVISION, PageRenderer::REVISION, Hosts::studio(), Hosts::site(), ...$built])),
-            PageRenderer::REVISION);
+            PageRenderer::REVISION, array_combine(FrontSettings::SIGNUPS, array_map(Setting::text(...), FrontSettings::SIGNUPS)));
     }
 
     /** Can it be answered without the framework, at least for some? */
@@ -122,7 +124,7 @@ final readonly class FrontPages implements FollowsDrawing
         return SlotReach::of(explode(':', $slot)[0]);
     }
 
-    private function made(PublishedPage $page, Funnel $funnel): FrontPage
+    private function made(PublishedPage $page, Funnel $funnel, Plan $plan): FrontPage
     {
         // A variant stands where its page stands.
         $address = $page->variant === '' ? $page->address : (string) PublishedPage::query()->where('version_id', $page->version_id)
@@ -145,6 +147,6 @@ final readonly class FrontPages implements FollowsDrawing
         return new FrontPage($page->page_id, $address, $page->role, $page->language, $page->phrases,
             PageHeaders::of(PagePolicy::fromArray($page->policy)), $page->deadlines, $page->split_test, $pieces,
             $tellsTime ? TimeWords::spelled($page->language) : [],
-            $isSame ? PageHeaders::tag($pieces->filled(fn (): string => '', false)) : null);
+            $isSame ? PageHeaders::tag($pieces->filled(fn (): string => '', false)) : null, FrontSignups::forms($page, $funnel, $plan));
     }
 }

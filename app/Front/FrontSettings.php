@@ -22,7 +22,10 @@ final readonly class FrontSettings
         'public/build/manifest.json', 'public/build/popup-manifest.json'];
 
     private const NAMES = ['APP_ENV', 'APP_KEY', 'APP_URL', 'STUDIO_URL', 'SITE_URL', 'DB_CONNECTION', 'DB_DATABASE', 'TRUSTED_PROXIES',
-        'LANTERN_FRONT', 'APP_CONFIG_CACHE'];
+        'LANTERN_FRONT', 'LANTERN_LEAST_SECONDS', 'LANTERN_SIGNUPS_PER_ADDRESS', 'APP_CONFIG_CACHE'];
+
+    /** What forms must keep to, by the framework's names. */
+    public const SIGNUPS = ['lantern.signups.least_seconds', 'lantern.signups.token_seconds', 'lantern.signups.per_address'];
 
     /**
      * @param  string  $key  under which is sealed
@@ -30,6 +33,7 @@ final readonly class FrontSettings
      * @param  list<string>  $proxies  that are believed
      * @param  int  $drawnBy  the revision of the renderer whose pages are answered
      * @param  string  $stamp  of release and settings: what was written for another one is not answered
+     * @param  array<string, string>  $signups  {@see SIGNUPS}
      */
     public function __construct(
         public bool $on,
@@ -40,6 +44,7 @@ final readonly class FrontSettings
         public array $proxies,
         public string $stamp,
         public int $drawnBy,
+        public array $signups = [],
     ) {
     }
 
@@ -58,11 +63,11 @@ final readonly class FrontSettings
         }
 
         /**
-         * @var array{on: bool, key: string, studio: string, site: string, database: string, proxies: list<string>, stamp: string,
-         *     drawnBy: int} $read
+         * @var array{on: bool, key: string, studio: string, site: string, database: string, proxies: list<string>,
+         *     signups: array<string, string>, stamp: string, drawnBy: int} $read
          */
         return new self($read['on'], $read['key'], $read['studio'], $read['site'], $read['database'], $read['proxies'], $read['stamp'],
-            $read['drawnBy']);
+            $read['drawnBy'], $read['signups']);
     }
 
     /** Written for its owner's eyes alone, since the key is in it; whole or not at all. Safe to do at the same time as others. */
@@ -77,7 +82,7 @@ final readonly class FrontSettings
             $new = $file.'.'.bin2hex(random_bytes(6));
             $php = "<?php\n\nreturn ".var_export(['on' => $this->on, 'key' => $this->key, 'studio' => $this->studio, 'site' => $this->site,
                 'database' => $this->database, 'proxies' => $this->proxies, 'stamp' => $this->stamp, 'drawnBy' => $this->drawnBy,
-                'whole' => true], true).";\n";
+                'signups' => $this->signups, 'whole' => true], true).";\n";
             // On a full disk there is none, and the framework goes on answering.
             if (@file_put_contents($new, $php) === strlen($php)) {
                 rename($new, $file);
@@ -97,7 +102,13 @@ final readonly class FrontSettings
     /** @return array<string, mixed> by the framework's names */
     public function asSettings(): array
     {
-        return ['app.key' => $this->key, 'lantern.studio_url' => $this->studio, 'lantern.site_url' => $this->site];
+        return ['app.key' => $this->key, 'lantern.studio_url' => $this->studio, 'lantern.site_url' => $this->site] + $this->signups;
+    }
+
+    /** A short name of the database. */
+    public function ofDatabase(): string
+    {
+        return substr(hash('xxh128', $this->database), 0, 12);
     }
 
     public static function file(string $root): string

@@ -7,6 +7,7 @@ namespace App\Front;
 use App\Serving\Facts\Need;
 use App\Serving\Slots\AddressSlot;
 use App\Serving\Slots\CountdownSlot;
+use App\Serving\Slots\DownloadSlot;
 use App\Serving\Slots\MergeSlot;
 use App\Serving\Slots\SessionsSlot;
 use App\Serving\Slots\Slot;
@@ -33,6 +34,7 @@ final class FrontSlots
             'until' => new UntilSlot,
             'countdown' => new CountdownSlot,
             'sessions' => new SessionsSlot,
+            'download' => new DownloadSlot,
             default => throw new LogicException("The slot {$kind} is filled by the framework."),
         };
     }

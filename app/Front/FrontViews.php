@@ -43,8 +43,8 @@ final readonly class FrontViews
         }
 
         return new Answer(204, ['Cache-Control' => PageHeaders::NOT_KEPT] + AnswerKind::Plain->headers() + ($ask->secure
-            ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), '', null,
-            $report === null ? null : $this->database);
+            ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), '', later: $report === null ? null
+            : $this->database);
     }
 
     /** @throws GoOn where something begins by the view, at once, or more come from one address than people look at */

@@ -37,7 +37,7 @@ final readonly class Events
     /** How the moment of an event is written: its order among others of the same second is kept. */
     public const AT = 'Y-m-d H:i:s.u';
 
-    public function __construct(private Counts $counts, private EffectRunner $effects, private EarlierViews $earlier,
+    public function __construct(private Counts $counts, private EffectRunner $effects, private Earlier $earlier,
         private BusinessRules $rules)
     {
     }
@@ -48,7 +48,7 @@ final readonly class Events
         return DB::transaction(function () use ($event): Decision {
             if ($event->visitor !== null && $event->type !== EventType::Viewed) {
                 // What they did follows from what they saw: what a visit came from, and which variant.
-                $this->earlier->count($event->visitor);
+                $this->earlier->take($event->visitor, $event->at);
             }
             $warmer = $this->record($event);
             $decision = $this->follow($event);

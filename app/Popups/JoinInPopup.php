@@ -46,22 +46,24 @@ final readonly class JoinInPopup
         if ($form === null) {
             return Joined::said(404, Phrase::of('form.not_open'));
         }
-        if (SpamGuard::isFlood($request)) {
+        $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
+        if ($step === 2 ? SpamGuard::isFloodOfMore((string) $request->ip())
+            : SpamGuard::isFlood((string) $request->ip(), CarbonImmutable::now())) {
             return Joined::said(429, Phrase::of('form.flood'));
         }
         $carried = $asked->query();
-        $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
         $answers = Answers::read($form, $request->request->all(), Source::parametersOf($form, $carried), $step);
-        $token = FormToken::read($request->input('token'), $live->popup->id);
-        if ($token === null || SpamGuard::isProgram($request, $token)) {
+        $token = FormToken::read($request->input('token'), $live->popup->id, CarbonImmutable::now());
+        if ($token === null || SpamGuard::isProgram($request->input('website'), $token)) {
             return Joined::said(422, $token === null ? Phrase::of('form.old_short') : Phrase::of('form.fast'),
                 FormToken::issue($live->popup->id));
         }
         if ($answers->errors !== []) {
             return Joined::wrong($answers->errors);
         }
-        SpamGuard::count($request);
         if ($step === 2) {
+            SpamGuard::countMore((string) $request->ip());
+
             return $this->secondStep($request, $live, $plan, $form, $answers);
         }
         $page = ($asked->page === null ? null : $plan->page($asked->page->page_id)) ?? AfterForm::pageOf($plan, $form->id);

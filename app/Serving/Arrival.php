@@ -28,7 +28,7 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class Arrival
 {
-    public function __construct(private PageViews $views, private SeenViews $seen)
+    public function __construct(private PageViews $views, private WrittenDown $written)
     {
     }
 
@@ -39,7 +39,7 @@ final readonly class Arrival
             return self::visit($live, $request);
         }
         $identity = $live->identity->in($live->identity->visitor ?? $live->newVisitor ?? str_replace('-', '', (string) Str::uuid()));
-        $this->seen->count((string) $identity->visitor);
+        $this->written->take((string) $identity->visitor, $now);
         $this->views->see($live->funnel, $live->page->version_id, $live->page->page_id, $identity->people[0] ?? null,
             new Stranger((string) $identity->visitor, $identity->ip, $identity->zone),
             Source::touch((string) $request->getQueryString(), $request->headers->get('Referer')), $now, Device::of($request->userAgent()),

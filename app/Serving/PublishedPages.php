@@ -36,15 +36,16 @@ final readonly class PublishedPages
     {
         foreach ($plan->pages as $page) {
             $test = $plan->testOf($page->id);
-            $this->keep($version, $page->id, '', $this->row($plan, $page, $business, variant: $test === null ? '' : SplitTest::ORIGINAL));
+            $this->keep($version, $plan, $page->id, '', $this->row($plan, $page, $business,
+                variant: $test === null ? '' : SplitTest::ORIGINAL));
             foreach ($test === null ? [] : $plan->variantsOf($test->id) as $variant) {
-                $this->keep($version, $page->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$page->id}"]
+                $this->keep($version, $plan, $page->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$page->id}"]
                     + $this->row($plan, $plan->pageAs($page->id, $variant->letter) ?? $page, $business, variant: $variant->letter));
             }
         }
         foreach ($plan->guides as $guide) {
             $page = PagePlan::ofGuide($guide, $plan->pagesOf($guide->id));
-            $this->keep($version, $guide->id, '', $this->row($plan, $page, $business)
+            $this->keep($version, $plan, $guide->id, '', $this->row($plan, $page, $business)
                 + ['guide' => GuideFacts::of($plan, $guide)->toArray()]);
         }
         foreach (array_filter($plan->popups, fn (Popup $p): bool => $p->on) as $popup) {
@@ -55,20 +56,20 @@ final readonly class PublishedPages
     private function writePopup(Version $version, Plan $plan, Popup $popup, Business $business): void
     {
         $test = $plan->testOf($popup->id);
-        $this->keep($version, $popup->id, '', $this->row($plan, PagePlan::ofPopup($popup), $business, $popup,
+        $this->keep($version, $plan, $popup->id, '', $this->row($plan, PagePlan::ofPopup($popup), $business, $popup,
             $test === null ? '' : SplitTest::ORIGINAL));
         foreach ($test === null ? [] : $plan->variantsOf($test->id) as $variant) {
             $as = $plan->as($popup->id, $variant->letter)->popup($popup->id) ?? $popup;
-            $this->keep($version, $popup->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$popup->id}"]
+            $this->keep($version, $plan, $popup->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$popup->id}"]
                 + $this->row($plan, PagePlan::ofPopup($as), $business, $as, $variant->letter));
         }
     }
 
     /** @param  array<string, mixed>  $row */
-    private function keep(Version $version, string $page, string $variant, array $row): void
+    private function keep(Version $version, Plan $plan, string $page, string $variant, array $row): void
     {
         $this->container->make(FollowsDrawing::class)->drawn(PublishedPage::query()->updateOrCreate(['version_id' => $version->id,
-            'page_id' => $page, 'variant' => $variant], $row), $version->funnel);
+            'page_id' => $page, 'variant' => $variant], $row), $version->funnel, $plan);
     }
 
     /** A page that an earlier release drew is drawn for the styles of today, together with the others of its version. */

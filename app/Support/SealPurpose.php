@@ -24,6 +24,8 @@ enum SealPurpose: string
     case PopupView = 'view';
     /** Links, pictures and the way out in an email. */
     case Mail = 'mail';
+    /** A file that a form promised, on the page after it. */
+    case File = 'file';
     /** What a browser keeps for us. */
     case Cookie = 'cookie';
 }

@@ -28,14 +28,24 @@ final class SiteCookies
             60 * 24 * $cookie->days(), $below?->below() ?? '/', httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
     }
 
-    /** A cookie of all pages as `give` gives it, as the line of a header, for what is answered before the framework starts. */
-    public static function line(SiteCookie $cookie, string $value, DateTimeInterface $now): string
+    /** A cookie as `give` gives it, as the line of a header, for what is answered before the framework starts. */
+    public static function line(SiteCookie $cookie, string $value, DateTimeInterface $now, ?SiteAddress $below = null): string
     {
-        $age = 86_400 * $cookie->days();
-        $value = $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value);
+        return self::spelled($cookie, $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value),
+            $now->getTimestamp() + 86_400 * $cookie->days(), 86_400 * $cookie->days(), $below);
+    }
 
-        return $cookie->value.'='.rawurlencode($value).'; expires='.gmdate('D, d M Y H:i:s', $now->getTimestamp() + $age)
-            ." GMT; Max-Age={$age}; path=/".(str_starts_with(Hosts::studio(), 'https://') ? '; secure' : '')
+    /** Likewise as `forget` takes it away. */
+    public static function forgottenLine(SiteCookie $cookie, DateTimeInterface $now, ?SiteAddress $below = null): string
+    {
+        // A year ago, as the framework writes it.
+        return self::spelled($cookie, 'deleted', $now->getTimestamp() - 31_536_001, 0, $below);
+    }
+
+    private static function spelled(SiteCookie $cookie, string $value, int $expires, int $age, ?SiteAddress $below): string
+    {
+        return $cookie->value.'='.rawurlencode($value).'; expires='.gmdate('D, d M Y H:i:s', $expires)." GMT; Max-Age={$age}; path="
+            .($below?->below() ?? '/').(str_starts_with(Hosts::studio(), 'https://') ? '; secure' : '')
             .($cookie->isForScripts() ? '' : '; httponly').'; samesite=lax';
     }
 

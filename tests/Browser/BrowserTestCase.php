@@ -119,7 +119,7 @@ abstract class BrowserTestCase extends TestCase
         posix_kill(-(int) self::$server?->getPid(), SIGTERM);
         self::$server?->stop(5);
         (new Process(['rm', '-rf', self::$folder]))->run();
-        @unlink(dirname(__DIR__, 2).'/storage/framework/front/views-'.substr(hash('xxh128', self::$folder.'/db.sqlite'), 0, 12).'.lock');
+        @unlink(dirname(__DIR__, 2).'/storage/framework/front/written-'.substr(hash('xxh128', self::$folder.'/db.sqlite'), 0, 12).'.lock');
     }
 
     protected function tearDown(): void

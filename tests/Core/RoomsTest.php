@@ -103,7 +103,7 @@ final class RoomsTest extends TestCase
             'Support', 'Webinars',
         ],
         'Popups' => ['Deadlines', 'Experiments', 'Forms', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support', 'Webinars'],
-        'Front' => ['Deadlines', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support'],
+        'Front' => ['Deadlines', 'Forms', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support'],
         'Providers' => [
             'Automation', 'Deadlines', 'Files', 'Forms', 'Front', 'Journey', 'Languages', 'Mail', 'Orders', 'Payments', 'People',
             'Serving', 'Support',

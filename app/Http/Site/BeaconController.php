@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Serving\Browser;
-use App\Serving\SeenViews;
 use App\Serving\ViewReport;
+use App\Serving\WrittenDown;
 use App\Support\AnswerKind;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class BeaconController
 {
-    public function __construct(private SeenViews $views)
+    public function __construct(private WrittenDown $written)
     {
     }
 
@@ -33,7 +33,7 @@ final readonly class BeaconController
             DB::transaction(function () use ($report, $reader, $request): void {
                 DB::affectingStatement(ViewReport::NOTE, $report->values($reader, (string) $request->ip(),
                     SiteCookies::read($request, SiteCookie::Zone), CarbonImmutable::now()));
-                $this->views->count($report->visitor);
+                $this->written->take($report->visitor, CarbonImmutable::now());
             });
         }
 

@@ -81,7 +81,7 @@ final readonly class CheckoutController
                 ? response()->json(['errors' => array_map($voice->say(...), $errors)] + $this->slot->sums($read->quote, $voice))
                 : $this->pages->answer($visit($errors), $errors === [] ? 200 : 422);
         }
-        $token = FormToken::read($request->input('token'), $page->id);
+        $token = FormToken::read($request->input('token'), $page->id, CarbonImmutable::now());
         if ($token === null) {
             return $again(['form' => Phrase::of('form.old')] + $read->errors);
         }

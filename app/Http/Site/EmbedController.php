@@ -100,7 +100,7 @@ final readonly class EmbedController
         }
         [$funnel, $version, $page, $plan] = $live;
         $voice = $this->language->is($version->plan()->languageOf($page), $funnel->business, $version->plan()->phrases());
-        if (SpamGuard::isFlood($request)) {
+        if (SpamGuard::isFlood((string) $request->ip(), CarbonImmutable::now())) {
             return new JsonResponse(['message' => $voice->say('form.flood')], 429,
                 AnswerKind::Embed->headers());
         }
@@ -108,8 +108,8 @@ final readonly class EmbedController
         $source = $request->input('source');
         [$first, $second] = array_map(fn (int $step): Answers => Answers::read($plan, $request->request->all(),
             Source::parametersOf($plan, $source), $step), [1, 2]);
-        $token = FormToken::read($request->input('token'), $page->id);
-        if ($token === null || SpamGuard::isProgram($request, $token)) {
+        $token = FormToken::read($request->input('token'), $page->id, CarbonImmutable::now());
+        if ($token === null || SpamGuard::isProgram($request->input('website'), $token)) {
             return new JsonResponse(['message' => $voice->say($token === null ? 'form.old_short' : 'form.fast'),
                 'token' => FormToken::issue($page->id)], 422, AnswerKind::Embed->headers());
         }
@@ -117,7 +117,6 @@ final readonly class EmbedController
             return new JsonResponse(['errors' => array_map($voice->say(...), $first->errors + $second->errors)], 422,
                 AnswerKind::Embed->headers());
         }
-        SpamGuard::count($request);
         [$submission] = $this->takeSignup
             ->take(new Signup($funnel, $version, $page, $plan, $first, $token->nonce, CarbonImmutable::now(), null,
                 Browser::zone($request->input('zone')),

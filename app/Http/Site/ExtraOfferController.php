@@ -44,7 +44,7 @@ final readonly class ExtraOfferController
             return redirect()->away($live->funnel->url(), 303);
         }
         $again = fn (Phrase $why): Response => $this->pages->answer(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
-        if (FormToken::read($request->input('token'), $page->id) === null) {
+        if (FormToken::read($request->input('token'), $page->id, CarbonImmutable::now()) === null) {
             return $again(Phrase::of('checkout.old_uncharged'));
         }
         try {

@@ -48,14 +48,15 @@ final readonly class SignupController
         if ($page === null || $form === null) {
             return PlainPage::notHere()->response();
         }
-        if (SpamGuard::isFlood($request)) {
+        $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
+        if ($step === 2 ? SpamGuard::isFloodOfMore((string) $request->ip())
+            : SpamGuard::isFlood((string) $request->ip(), CarbonImmutable::now())) {
             return PlainPage::tooMany()->response();
         }
-        $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
         $answers = Answers::read($form, $request->request->all(), Source::parametersOf($form, $request->input('source')), $step);
         $typed = Source::typed($request->request->all());
         $again = fn (array $errors): Response => $this->pages->answer(Arrival::again($live, $request)->with($typed, $errors), 422);
-        $token = FormToken::read($request->input('token'), $page->id);
+        $token = FormToken::read($request->input('token'), $page->id, CarbonImmutable::now());
         if ($token === null) {
             return $again(['form' => $request->input('token') === 'elsewhere'
                 ? Phrase::of('form.elsewhere') : Phrase::of('form.old')]);
@@ -72,11 +73,12 @@ final readonly class SignupController
         if ($errors !== []) {
             return $again($errors);
         }
-        if (SpamGuard::isProgram($request, $token)) {
+        if (SpamGuard::isProgram($request->input('website'), $token)) {
             return $again(['form' => Phrase::of('form.fast')]);
         }
-        SpamGuard::count($request);
         if ($step === 2) {
+            SpamGuard::countMore((string) $request->ip());
+
             return $this->secondStep($request, $live->funnel, $version, $page, $form, $answers);
         }
         [$submission] = $this->takeSignup->take(new Signup(

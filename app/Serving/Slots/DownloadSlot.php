@@ -66,7 +66,7 @@ final class DownloadSlot implements Slot
         [$before, $quiet] = $read === '' ? ['', ''] : [$read.' ', ' quiet'];
 
         return $before.'<a class="button'.$quiet.'" href="'
-            .Html::text(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'
+            .Html::text(FileLinks::forSubmission($visit->site, $submission->id, $of, $fileName, $visit->now)).'" download>'
             .Html::text($text).'</a> <span class="file-note">'.Html::text($kindAndSize).'</span>';
     }
 }

@@ -23,8 +23,9 @@ enum SlotReach
             // What was typed, and what is wrong with it, is nothing where nothing was sent.
             'value', 'error', 'errors', 'invalid', 'ticked', 'pick', 'seen',
             'head', 'code', 'popups', 'site', 'page', 'whole', 'here' => self::Published,
-            'token', 'source', 'merge', 'address', 'at', 'until', 'countdown', 'sessions' => self::Front,
-            'download', 'checkout', 'extra', 'purchases', 'session', 'room', 'replay', 'reading', 'leaf', 'answer',
+            'token', 'source', 'merge', 'address', 'at', 'until', 'countdown', 'sessions',
+            'download' => self::Front,
+            'checkout', 'extra', 'purchases', 'session', 'room', 'replay', 'reading', 'leaf', 'answer',
             'done' => self::Framework,
             default => throw new LogicException("Nothing says when the slot {$kind} can be filled."),
         };

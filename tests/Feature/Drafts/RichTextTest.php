@@ -101,17 +101,17 @@ final class RichTextTest extends TestCase
     public function test_a_token_holds_for_its_page_and_its_time_alone(): void
     {
         $token = FormToken::issue('page-a');
-        self::assertNotNull(FormToken::read($token, 'page-a'));
-        self::assertNull(FormToken::read($token, 'page-b'));
-        self::assertNull(FormToken::read(null, 'page-a'));
-        self::assertNull(FormToken::read([$token], 'page-a'));
-        self::assertNull(FormToken::read(substr($token, 0, -1).'0x', 'page-a'));
+        self::assertNotNull(FormToken::read($token, 'page-a', now()));
+        self::assertNull(FormToken::read($token, 'page-b', now()));
+        self::assertNull(FormToken::read(null, 'page-a', now()));
+        self::assertNull(FormToken::read([$token], 'page-a', now()));
+        self::assertNull(FormToken::read(substr($token, 0, -1).'0x', 'page-a', now()));
         [$nonce, $ms, $seal] = explode('.', $token);
-        self::assertNull(FormToken::read("{$nonce}.".((int) $ms - 60_000).".{$seal}", 'page-a'), 'nobody makes it older');
+        self::assertNull(FormToken::read("{$nonce}.".((int) $ms - 60_000).".{$seal}", 'page-a', now()), 'nobody makes it older');
         $this->travel(3)->seconds();
-        self::assertEqualsWithDelta(3.0, FormToken::read($token, 'page-a')?->age(), 0.5);
+        self::assertEqualsWithDelta(3.0, FormToken::read($token, 'page-a', now())?->age, 0.5);
         $this->travel(8)->days();
-        self::assertNull(FormToken::read($token, 'page-a'));
+        self::assertNull(FormToken::read($token, 'page-a', now()));
         self::assertNotSame(FormToken::issue('page-a'), FormToken::issue('page-a'));
     }
 

@@ -41,7 +41,7 @@ final class UnprovenAddressTest extends TestCase
         $page = (string) $this->withUnencryptedCookie('lantern_joined', $id)->get((string) $answer->headers->get('Location'))->assertOk()
             ->getContent();
 
-        return (string) preg_replace(['/name="token" value="[^"]+"/', '~/s/[^/]+/~', '/expires=\d+|signature=\w+/'], '', $page);
+        return (string) preg_replace(['/name="token" value="[^"]+"/', '~/s/[^/]+/~', '/until=\d+|seal=\w+/'], '', $page);
     }
 
     public function test_a_stranger_changes_nothing_and_sees_what_all_see(): void
@@ -120,7 +120,7 @@ final class UnprovenAddressTest extends TestCase
         $this->get($link)->assertOk();
         self::assertSame(0, Delivery::query()->sole()->downloads);
         $this->travel(1)->minutes();
-        $this->get(str_replace('signature=', 'signature=0', $link))->assertForbidden();
+        $this->get(str_replace('seal=', 'seal=0', $link))->assertForbidden();
 
         Delivery::query()->update(['revoked_at' => CarbonImmutable::now()]);
         $this->travel(1)->minutes();

@@ -19,7 +19,7 @@ use App\Payments\Practice\PracticeCalls;
 use App\People\Tags\Tagging;
 use App\Records\RegistrationLinks;
 use App\Records\Runs;
-use App\Serving\CountViews;
+use App\Serving\TakeWrittenDown;
 use App\Support\DueWork;
 use App\Webinars\AttendanceResults;
 use App\Webinars\Lengths;
@@ -45,7 +45,7 @@ use Lantern\Core\Rehearsal\Links;
 trait LivePlay
 {
     /** Work that does something for a person; reports to the owner and the like change nothing of what they get. */
-    private const WAKENED = [CountViews::class, CloseDeadlines::class, AttendanceResults::class, RuleWork::class,
+    private const WAKENED = [TakeWrittenDown::class, CloseDeadlines::class, AttendanceResults::class, RuleWork::class,
         PracticeCalls::class,
         Receipts::class, MessageSender::class];
 

@@ -25,10 +25,16 @@ final class FilesTest extends TestCase
         return Delivery::query()->sole();
     }
 
+    private function link(Delivery $delivery): string
+    {
+        return FileLinks::forSubmission($delivery->funnel->site(), Submission::query()->sole()->id, $delivery->lead_magnet_id, 'plan.pdf',
+            now());
+    }
+
     public function test_the_file_comes_with_its_name_and_type_and_can_be_resumed(): void
     {
         $delivery = $this->delivery();
-        $link = FileLinks::forSubmission(Submission::query()->sole()->id, $delivery->lead_magnet_id, 'plan.pdf');
+        $link = $this->link($delivery);
 
         $whole = $this->get($link)->assertOk()->assertHeader('content-type', 'application/pdf')
             ->assertHeader('x-content-type-options', 'nosniff');
@@ -45,7 +51,7 @@ final class FilesTest extends TestCase
     public function test_a_forged_or_expired_link_offers_a_new_one(): void
     {
         $delivery = $this->delivery();
-        $link = FileLinks::forSubmission(Submission::query()->sole()->id, $delivery->lead_magnet_id, 'plan.pdf');
+        $link = $this->link($delivery);
         $this->get(str_replace('plan.pdf', 'other.pdf', $link))->assertForbidden()->assertSee('This download link has run out');
         $this->get("/f/{$delivery->id}/plan.pdf")->assertForbidden();
         $this->travel(25)->hours();
@@ -76,7 +82,7 @@ final class FilesTest extends TestCase
         $funnel = $this->live($owner);
         $this->join($funnel, ['email' => 'robin@example.com']);
         $delivery = Delivery::query()->sole();
-        $link = FileLinks::forSubmission(Submission::query()->sole()->id, $delivery->lead_magnet_id, 'plan.pdf');
+        $link = $this->link($delivery);
 
         $this->actingAs($owner)->postJson("/studio/api/deliveries/{$delivery->id}/revoke")->assertOk();
         $this->get($link)->assertNotFound()->assertSee('no longer given away');

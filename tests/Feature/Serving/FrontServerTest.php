@@ -42,7 +42,8 @@ final class FrontServerTest extends TestCase
         self::$url = "http://127.0.0.1:{$port}";
         self::$env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$url,
             'STUDIO_URL' => "http://localhost:{$port}", 'SITE_URL' => self::$url, 'DB_DATABASE' => self::$folder.'/db.sqlite',
-            'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder, 'UPLOADS_PATH' => self::$folder, 'PHP_CLI_SERVER_WORKERS' => '4'];
+            'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder, 'UPLOADS_PATH' => self::$folder, 'PHP_CLI_SERVER_WORKERS' => '4',
+            'LANTERN_SIGNUPS_PER_ADDRESS' => '1000', 'LANTERN_LEAST_SECONDS' => '0'];
         self::process([PHP_BINARY, 'artisan', 'migrate', '--force', '--quiet'])->mustRun();
         self::$address = self::process([PHP_BINARY, 'tests/fixtures/front.php', 'make'])->mustRun()->getOutput();
         self::$server = self::process(['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/server.log', 'setsid', PHP_BINARY, '-d',
@@ -59,7 +60,7 @@ final class FrontServerTest extends TestCase
         self::$server->stop(5);
         self::process(['rm', '-rf', self::$folder])->run();
         @unlink(self::settings());
-        @unlink(dirname(__DIR__, 3).'/storage/framework/front/views-'.substr(hash('xxh128', self::$folder.'/db.sqlite'), 0, 12).'.lock');
+        @unlink(dirname(__DIR__, 3).'/storage/framework/front/written-'.substr(hash('xxh128', self::$folder.'/db.sqlite'), 0, 12).'.lock');
     }
 
     /** @param  list<string>  $command */
@@ -185,6 +186,54 @@ final class FrontServerTest extends TestCase
         $this->until(fn (): bool => $count('select count(*) from seen_views where counted = 0') === 0);
         self::assertSame([100, 100], [$count("select count(*) from events where type = 'viewed'"),
             $count("select count(distinct visitor) from events where type = 'viewed'")]);
+    }
+
+    public function test_a_hundred_sign_ups_at_once_wait_for_a_long_write_and_are_taken_in_once_each_whoever_dies_over_it(): void
+    {
+        $database = new PDO('sqlite:'.self::$folder.'/db.sqlite');
+        $count = fn (string $sql): int => (int) $database->query($sql)->fetchColumn();
+        preg_match_all('/<input type="hidden" name="(\w+)" value="([^"]*)"/', self::body(), $m);
+        $hidden = array_combine($m[1], array_map(html_entity_decode(...), $m[2]));
+        $database->exec('begin immediate');
+        $multi = curl_multi_init();
+        $sent = [];
+        // Each is sent twice, as by a finger that trembles.
+        foreach ([...range(1, 100), ...range(1, 100)] as $n) {
+            $sent[] = $curl = curl_init(self::$url.'/'.self::$address);
+            curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60, CURLOPT_USERAGENT => \Tests\TestCase::CHROME,
+                CURLOPT_POSTFIELDS => http_build_query(['email' => "load{$n}@example.com", 'visitor' => md5("load {$n}"),
+                    'consent' => 'yes'] + $hidden)]);
+            curl_multi_add_handle($multi, $curl);
+        }
+        $ends = microtime(true) + 1;
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.05);
+            if ($ends !== null && microtime(true) > $ends) {
+                $database->exec('rollback');
+                $ends = null;
+            }
+        } while ($running > 0);
+        self::assertSame([303 => 200], array_count_values(array_map(fn (CurlHandle $c): int => (int) curl_getinfo($c,
+            CURLINFO_RESPONSE_CODE), $sent)));
+        for ($kills = 0; $kills < 5 && $count('select count(*) from received_signups') > 0; $kills++) {
+            $before = $count('select count(*) from people');
+            $due = self::process([PHP_BINARY, 'artisan', 'lantern:due']);
+            $due->start();
+            $this->until(fn (): bool => $count('select count(*) from people') > $before || ! $due->isRunning());
+            $due->signal(SIGKILL);
+            $due->wait();
+        }
+        self::assertGreaterThan(1, $kills, 'some died in the middle of it');
+        $this->until(function () use ($count): bool {
+            self::process([PHP_BINARY, 'artisan', 'lantern:due'])->mustRun();
+
+            return $count('select count(*) from received_signups') === 0;
+        });
+        self::assertSame([100, 100, 100, 100], array_map($count, ['select count(*) from people', 'select count(*) from submissions',
+            "select count(distinct person_id) from events where type = 'joined'",
+            "select count(*) from events where type = 'joined'"]));
+        self::assertSame(100, $count("select count(distinct person_id) from messages where kind = 'sequence'"));
     }
 
     /** @param  callable(): bool  $condition */

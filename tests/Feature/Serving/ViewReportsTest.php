@@ -9,7 +9,7 @@ use App\Front\Front;
 use App\Front\FrontPages;
 use App\Front\FrontSettings;
 use App\Models\Funnel;
-use App\Serving\CountViews;
+use App\Serving\TakeWrittenDown;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Support\Facades\DB;
@@ -70,7 +70,7 @@ final class ViewReportsTest extends TestCase
     {
         $answer = $this->report(['source' => 'utm_source=talk', 'from' => 'https://blog.example/x'],
             cookies: [SiteCookie::Zone->value => 'Europe/Berlin']);
-        self::assertSame([204, '', 12], [$answer?->status, $answer?->body, strlen((string) $answer?->reports)]);
+        self::assertSame([204, '', 12], [$answer?->status, $answer?->body, strlen((string) $answer?->later)]);
         $framework = $this->post('/m/view', ['funnel' => 'x'])->assertNoContent();
         foreach ($answer->headers ?? [] as $name => $value) {
             self::assertSame($value, $framework->headers->get($name), $name);
@@ -168,14 +168,14 @@ final class ViewReportsTest extends TestCase
             }
         });
         try {
-            app(CountViews::class)->work(now()->toImmutable());
+            app(TakeWrittenDown::class)->work(now()->toImmutable());
             self::fail('It died.');
         } catch (RuntimeException $e) {
             self::assertSame('Killed.', $e->getMessage());
         }
         self::assertSame(60, $this->waiting() + $this->viewed());
         self::assertGreaterThan(20, $this->waiting());
-        app(CountViews::class)->work(now()->toImmutable());
+        app(TakeWrittenDown::class)->work(now()->toImmutable());
         self::assertSame([0, 60, 60], [$this->waiting(), $this->viewed(), DB::table('events')->distinct()->count('visitor')]);
     }
 
@@ -186,15 +186,15 @@ final class ViewReportsTest extends TestCase
         }
         self::assertNull($this->report(), 'the framework says when it is too much');
         self::assertNotNull($this->report(server: ['REMOTE_ADDR' => '203.0.113.10']));
-        app(CountViews::class)->work(now()->toImmutable());
+        app(TakeWrittenDown::class)->work(now()->toImmutable());
         self::assertNull($this->report(), 'also when they are counted');
         $this->travel(61)->seconds();
         self::assertNotNull($this->report());
-        app(CountViews::class)->work(now()->toImmutable());
+        app(TakeWrittenDown::class)->work(now()->toImmutable());
         self::assertSame(1, DB::table('seen_views')->count(), 'what is older than a minute is gone');
         $this->report();
         $this->funnel->forceDelete();
-        self::assertSame(0, app(CountViews::class)->work(now()->toImmutable()), 'a funnel that is gone has no views');
+        self::assertSame(0, app(TakeWrittenDown::class)->work(now()->toImmutable()), 'a funnel that is gone has no views');
     }
 
     public function test_a_database_from_before_views_were_marked_as_counted_takes_sign_ups_again(): void
