@@ -16,7 +16,7 @@ return static function (string $database): void {
     ignore_user_abort(true);
     function_exists('fastcgi_finish_request') ? fastcgi_finish_request() : flush();
     $root = dirname(__DIR__);
-    $long = PHP_SAPI === 'cli-server' ? 200_000_000 : 5_000_000_000;
+    $long = PHP_SAPI === 'cli-server' ? 200_000_000 : 60_000_000_000;
     $lock = @fopen("{$root}/storage/framework/front/written-{$database}.lock", 'c+');
     // Whoever wrote one down while the last were being taken found the lock taken: so it is looked once more when it is free again.
     for ($tries = 0; $tries < 3 && $lock !== false && flock($lock, LOCK_EX | LOCK_NB); $tries++) {

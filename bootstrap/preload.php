@@ -28,6 +28,8 @@ foreach (['Serving/PageDeadlines', 'Serving/PageHeaders', 'Serving/VisitFacts', 
     'Support/Hosts', 'Support/Homes', 'Support/Place', 'Support/Html', 'Support/Instant', 'Support/Seal',
     'Support/SealPurpose', 'Support/SiteAddress', 'Support/SiteCookie',
     'Support/SiteCookies', 'Languages/Phrases', 'Languages/PhraseFiles', 'Languages/SiteVoice', 'Forms/FormToken', 'Rendering/Countdown',
-    'Rendering/Marks', 'Records/Runs', 'Records/DeadlineOwner', 'Deadlines/VisitorIdentity', 'Webinars/Offered'] as $class) {
+    'Rendering/Marks', 'Records/Runs', 'Records/DeadlineOwner', 'Deadlines/VisitorIdentity', 'Webinars/Offered',
+    'Serving/ReceivedSignup', 'Serving/ViewReport', 'Forms/SpamGuard', 'Forms/Confirmations', 'Files/FileLinks', 'Support/AnswerKind',
+    'Support/Ids'] as $class) {
     require_once "{$root}/app/{$class}.php";
 }

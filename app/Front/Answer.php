@@ -27,6 +27,10 @@ final readonly class Answer
         foreach ($this->cookies as $cookie) {
             header("Set-Cookie: {$cookie}", false);
         }
+        if ($this->later !== null && $this->body !== '') {
+            // So that a browser knows that this is all, although the process goes on.
+            header('Content-Length: '.strlen($this->body));
+        }
         if ($this->status === 304 || $this->status === 204) {
             // Nothing is said of content that is not there.
             ini_set('default_mimetype', '');

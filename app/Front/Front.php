@@ -6,6 +6,7 @@ namespace App\Front;
 
 use App\Languages\PhraseFiles;
 use App\Languages\SiteVoice;
+use App\Serving\Browser;
 use App\Serving\PageDeadlines;
 use App\Serving\PageHeaders;
 use App\Serving\VisitFacts;
@@ -124,7 +125,8 @@ final class Front
         $newVisitor = null;
         $isTheirs = $deadlines !== null || $page->splitTest !== null;
         if ($page->splitTest !== null) {
-            [$letter, $newVisitor] = $this->letter($ask, $facts, $page->splitTest);
+            [$letter, $newVisitor] = $this->letter($page->splitTest, $facts, $facts->visitor(), Seeing::isByAPerson($ask->method,
+                $ask->userAgent, $ask->purpose));
             $page = $letter === SplitTest::ORIGINAL ? $page : $this->variant($ask, $page, $letter, $home);
         }
 
@@ -138,7 +140,7 @@ final class Front
     }
 
     /**
-     * A form that was sent from a page that is the same for all.
+     * A form that was sent from a page of which no deadline decides.
      *
      * @param  array<array-key, mixed>  $posted  hostile
      *
@@ -149,16 +151,23 @@ final class Front
         $row = $posted === [] ? null : $this->row($ask->funnel, 'address', $ask->page, '');
         $home = $row === null ? null : $this->home($row, $ask);
         $page = $row === null || $home === null ? null : $this->written($row, $home);
-        if ($row === null || $home === null || $page === null || $page->deadlines !== null || $page->splitTest !== null) {
+        if ($row === null || $home === null || $page === null || $page->deadlines !== null) {
             return null;
         }
         $opening = new Opening(FunnelState::from($row['state']), true, self::moment($row['opens_at']), self::moment($row['closes_at']));
         $chosen = $opening->at($this->now) !== Openness::Open ? null : PageChoice::of(new PageRequest($opening,
             new SitePage($page->page, $page->role), act: PageAct::Form), $this->now);
+        $visitor = Browser::idOf($posted['visitor'] ?? null, $ask->kept(SiteCookie::Visitor));
+        $letter = '';
+        if ($page->splitTest !== null && $visitor !== null) {
+            // Whoever sends a form is somebody who was shown the page.
+            [$letter] = $this->letter($page->splitTest, new FrontFacts($this->pdo, $ask, $row['id'], $this->now), $visitor, true);
+        }
+        $shown = $letter === '' || $letter === SplitTest::ORIGINAL ? $page : $this->variant($ask, $page, $letter, $home);
 
-        return $chosen?->page !== $page->page ? null
-            : (new FrontSignups($this->pdo, $this->now, $this->settings->ofDatabase()))->take($ask, $posted, $page, $row['id'],
-                $row['version'], $home);
+        return $chosen?->page !== $page->page || $shown === null || ($page->splitTest !== null && $visitor === null) ? null
+            : (new FrontSignups($this->pdo, $this->now, $this->settings->ofDatabase()))->take($ask, $posted, $shown, $row['id'],
+                $row['version'], $shown === $page ? '' : $letter, $home, $visitor);
     }
 
     /**
@@ -198,15 +207,14 @@ final class Front
      * @param  array{test: string, weights: array<string, int>}  $test
      * @return array{string, string|null} the letter, and the id of a browser that had none
      */
-    private function letter(Ask $ask, FrontFacts $facts, array $test): array
+    private function letter(array $test, FrontFacts $facts, ?string $known, bool $isByAPerson): array
     {
         $experiment = $facts->experiment($test['test']);
         $forAll = LetterChoice::of($experiment !== null && $experiment['ended_at'] === null, $experiment['winner'] ?? null, false, null,
-            Seeing::isByAPerson($ask->method, $ask->userAgent, $ask->purpose));
+            $isByAPerson);
         if ($forAll !== null) {
             return [$forAll, null];
         }
-        $known = $facts->visitor();
         $visitor = $known ?? bin2hex(random_bytes(16));
 
         return [$facts->letter($test['test'], $test['weights'], $visitor, $known === null), $known === null ? $visitor : null];

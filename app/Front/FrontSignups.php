@@ -48,10 +48,10 @@ final readonly class FrontSignups
      */
     public static function forms(PublishedPage $page, Funnel $funnel, Plan $plan): array
     {
-        if (! isset($page->slots['token']) || $page->popup !== null || $page->guide !== null || $page->variant !== '') {
+        if (! isset($page->slots['token']) || $page->popup !== null || $page->guide !== null) {
             return [];
         }
-        $drawn = $plan->page($page->page_id);
+        $drawn = $plan->pageAs($page->page_id, $page->variant);
         $forms = [];
         foreach ($drawn === null ? [] : Source::formsOn($plan, $drawn) as $form) {
             $onward = AfterForm::of($plan, $page->page_id, $form->id, $form->doubleOptIn ? SubmissionState::Waiting
@@ -69,10 +69,13 @@ final readonly class FrontSignups
     /**
      * @param  array<array-key, mixed>  $posted  hostile
      * @param  string  $funnel  its id; likewise of the `version` that is live
+     * @param  string  $variant  of the page, see {@see \App\Models\PublishedPage}
+     * @param  string|null  $visitor  the id of the browser, where it has one
      *
      * @throws GoOn for all that is no form filled in rightly
      */
-    public function take(Ask $ask, array $posted, FrontPage $page, string $funnel, string $version, SiteAddress $home): Answer
+    public function take(Ask $ask, array $posted, FrontPage $page, string $funnel, string $version, string $variant,
+        SiteAddress $home, ?string $visitor): Answer
     {
         // As the framework has it: blanks around what was sent are none of it.
         array_walk_recursive($posted, function (mixed &$value): void {
@@ -93,9 +96,9 @@ final readonly class FrontSignups
         if ($answers->email === null) {
             throw new GoOn('Something in it is not right.');
         }
-        $visitor = Browser::idOf($posted['visitor'] ?? null, $ask->kept(SiteCookie::Visitor)) ?? bin2hex(random_bytes(16));
+        $visitor ??= bin2hex(random_bytes(16));
         $id = $this->written(new ReceivedSignup(Ids::at($this->now), FormToken::key($token->nonce, $answers->email->key), $funnel, $version,
-            $page->page, $plan->id, $visitor,
+            $page->page, $variant, $plan->id, $visitor,
             Browser::zone($posted['zone'] ?? null) ?? Browser::zone($ask->kept(SiteCookie::Zone)), self::json($sent),
             self::json(ReceivedSignup::shown($plan, $answers)), $ask->ip, $ask->userAgent, $this->now));
         $to = $form['to'] ?? $home->to(Confirmations::waitingPath($id));

@@ -25,9 +25,9 @@ final readonly class ReceivedSignup
     /**
      * Takes one of what is live, once for each form that was filled in, and none that is one too many. Its values: see {@see values()}.
      */
-    public const NOTE = 'insert into received_signups (submission, token, funnel_id, version_id, page_id, form_id, visitor, zone, sent, '
-        .'shown, ip, user_agent, at) select ?, ?, f.id, f.live_version_id, ?, ?, ?, ?, ?, ?, ?, ?, ? from funnels f where f.id = ? '
-        ."and f.live_version_id = ? and f.state = 'live' and f.archived_at is null and not (".SpamGuard::FLOOD.') '
+    public const NOTE = 'insert into received_signups (submission, token, funnel_id, version_id, page_id, variant, form_id, visitor, zone, '
+        .'sent, shown, ip, user_agent, at) select ?, ?, f.id, f.live_version_id, ?, ?, ?, ?, ?, ?, ?, ?, ?, ? from funnels f '
+        ."where f.id = ? and f.live_version_id = ? and f.state = 'live' and f.archived_at is null and not (".SpamGuard::FLOOD.') '
         .'and not exists (select 1 from submissions where token = ?) on conflict (token) do nothing returning submission';
 
     /** Which one it is that was sent before, taken in or not. */
@@ -35,6 +35,7 @@ final readonly class ReceivedSignup
 
     /**
      * @param  string  $submission  the id of what it becomes; likewise of `funnel`, `version`, `page` and the browser
+     * @param  string  $variant  of the page, in a split test
      * @param  string  $token  see {@see \App\Forms\FormToken::key()}
      * @param  string  $sent  {@see sent()} as JSON
      * @param  string  $shown  likewise {@see shown()}
@@ -45,6 +46,7 @@ final readonly class ReceivedSignup
         public string $funnel,
         public string $version,
         public string $page,
+        public string $variant,
         public string $form,
         public string $visitor,
         public ?string $zone,
@@ -59,8 +61,8 @@ final readonly class ReceivedSignup
     /** @return list<string|int|null> */
     public function values(): array
     {
-        return [$this->submission, $this->token, $this->page, $this->form, $this->visitor, $this->zone, $this->sent, $this->shown,
-            $this->ip, $this->userAgent, $this->at->format(self::AT), $this->funnel, $this->version,
+        return [$this->submission, $this->token, $this->page, $this->variant, $this->form, $this->visitor, $this->zone, $this->sent,
+            $this->shown, $this->ip, $this->userAgent, $this->at->format(self::AT), $this->funnel, $this->version,
             ...SpamGuard::flood($this->ip, $this->at), $this->token];
     }
 

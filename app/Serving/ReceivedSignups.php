@@ -70,7 +70,7 @@ final readonly class ReceivedSignups
         $funnel = Funnel::query()->with('business')->whereKey($row->funnel_id)->firstOrFail();
         $version = Version::query()->whereKey($row->version_id)->firstOrFail();
         $plan = $version->plan();
-        $page = $plan->page((string) $row->page_id);
+        $page = $plan->pageAs((string) $row->page_id, (string) $row->variant);
         $form = $plan->form((string) $row->form_id);
         if ($page === null || $form === null) {
             throw new RuntimeException("The form of the sign-up {$row->submission} is not in the version from which it was sent.");

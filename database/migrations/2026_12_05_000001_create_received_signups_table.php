@@ -19,6 +19,7 @@ return new class extends Migration
             $table->foreignUlid('funnel_id')->constrained()->cascadeOnDelete();
             $table->string('version_id', 26);
             $table->string('page_id', 26);
+            $table->string('variant', 20)->default('');
             $table->string('form_id', 26);
             $table->string('visitor', 32)->index();
             $table->string('zone', 60)->nullable();

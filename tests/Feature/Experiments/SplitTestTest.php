@@ -132,6 +132,22 @@ final class SplitTestTest extends TestCase
             + DB::table('experiment_people')->where('visitor', md5('somebody new'))->count());
     }
 
+    public function test_a_form_of_either_variant_is_taken_before_the_framework_and_counts_for_it(): void
+    {
+        $this->start();
+        $by = $this->browsers(2);
+        foreach (['a', 'b'] as $i => $letter) {
+            $browser = $by[$letter][0];
+            $this->asVisitor($browser)->see($browser, $letter);
+            // What each variant is taken by and what follows from it is compared both ways by the test case.
+            $this->signupsBefore = 0;
+            $this->asVisitor($browser)->join($this->funnel, ['email' => "{$letter}@example.com", 'visitor' => $browser])->assertStatus(303);
+            self::assertSame(1, $this->signupsBefore);
+            self::assertSame($letter, DB::table('events')->where('type', 'joined')->orderByDesc('id')->value('variant'));
+            self::assertSame($i + 1, DB::table('submissions')->count());
+        }
+    }
+
     public function test_programs_see_one_page_and_the_owner_chooses(): void
     {
         $this->start();
