@@ -29,7 +29,7 @@ foreach (['Serving/PageDeadlines', 'Serving/PageHeaders', 'Serving/VisitFacts', 
     'Support/SealPurpose', 'Support/SiteAddress', 'Support/SiteCookie',
     'Support/SiteCookies', 'Languages/Phrases', 'Languages/PhraseFiles', 'Languages/SiteVoice', 'Forms/FormToken', 'Rendering/Countdown',
     'Rendering/Marks', 'Records/Runs', 'Records/DeadlineOwner', 'Deadlines/VisitorIdentity', 'Webinars/Offered',
-    'Serving/ReceivedSignup', 'Serving/ViewReport', 'Forms/SpamGuard', 'Forms/Confirmations', 'Files/FileLinks', 'Support/AnswerKind',
-    'Support/Ids'] as $class) {
+    'Serving/ReceivedSignup', 'Serving/ViewReport', 'Serving/DeedReport', 'Forms/SpamGuard', 'Forms/Confirmations', 'Files/FileLinks',
+    'Support/AnswerKind', 'Support/Ids'] as $class) {
     require_once "{$root}/app/{$class}.php";
 }

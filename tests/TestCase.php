@@ -49,7 +49,7 @@ abstract class TestCase extends FrameworkTestCase
         // The front only looks: what the framework does with the same request comes after it.
         $front = in_array($method, ['GET', 'HEAD'], true) && $parameters === []
             ? $this->frontAnswer($method, (string) $uri, $cookies, array_replace($this->serverVariables, $server)) : null;
-        $view = $method === 'POST' && parse_url((string) $uri, PHP_URL_PATH) === '/m/view'
+        $view = $method === 'POST' && in_array(parse_url((string) $uri, PHP_URL_PATH), ['/m/view', '/m/did'], true)
             ? $this->viewBefore((string) $uri, $cookies, array_replace($this->serverVariables, $server), $parameters) : null;
         $signup = $method === 'POST' && ! $this->followRedirects && isset($parameters['token'], $parameters['email'])
             ? $this->signupBefore((string) $uri, $cookies, array_replace($this->serverVariables, $server), $parameters) : null;

@@ -77,17 +77,18 @@ final readonly class Ask
      * @param  array<array-key, mixed>  $cookies
      * @param  list<string>  $proxies
      * @param  callable(): PDO  $database
-     * @param  string  $path  of the report, such as `/m/view`
+     * @param  list<string>  $paths  of reports, such as `/m/view`
      */
-    public static function report(array $server, array $cookies, array $proxies, callable $database, string $path): ?self
+    public static function report(array $server, array $cookies, array $proxies, callable $database, array $paths): ?self
     {
-        if (self::text($server, 'REQUEST_METHOD') !== 'POST'
-            || self::text($server, 'REQUEST_URI') !== self::base(self::text($server, 'SCRIPT_NAME')).$path) {
+        $base = self::base(self::text($server, 'SCRIPT_NAME'));
+        $path = str_starts_with(self::text($server, 'REQUEST_URI'), $base) ? substr(self::text($server, 'REQUEST_URI'), strlen($base)) : '';
+        if (self::text($server, 'REQUEST_METHOD') !== 'POST' || ! in_array($path, $paths, true)) {
             return null;
         }
         $place = Place::of(self::text($server, 'HTTP_HOST'), $database);
 
-        return $place->role->hasPages() && self::base(self::text($server, 'SCRIPT_NAME')) === $place->prefix()
+        return $place->role->hasPages() && $base === $place->prefix()
             ? self::made($server, $cookies, $proxies, $place, $path, ['', ''], [], '') : null;
     }
 

@@ -78,7 +78,7 @@ final class Front
                 return $pdo ??= FrontDatabase::open($settings->database);
             };
             $now ??= new DateTimeImmutable('now', new DateTimeZone('UTC'));
-            $view = Ask::report($server, $cookies, $settings->proxies, $database, FrontViews::PATH);
+            $view = Ask::report($server, $cookies, $settings->proxies, $database, [FrontViews::VIEW, FrontViews::DEED]);
             $ask = $view ?? Ask::of($server, $cookies, $settings->proxies, $database);
             // What is its owner's is nobody else's to answer.
             if ($ask === null || $ask->has(SiteCookie::Owner)) {

@@ -6,10 +6,13 @@ namespace App\Serving;
 
 use App\Deadlines\VisitorIdentity;
 use App\Experiments\Exposures;
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Journey\PageViews;
 use App\Journey\Stranger;
 use App\Models\Funnel;
 use App\Models\Person;
+use App\Models\Version;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -17,12 +20,12 @@ use Lantern\Core\Results\Device;
 use stdClass;
 
 /**
- * Views that the scripts of pages have reported ({@see ViewReport}), until they are counted. Each is counted once, by whoever marks
- * its row, in the transaction that counts it: a process that dies in between leaves it as it was.
+ * Views that the scripts of pages have reported ({@see ViewReport}), and what was done there ({@see DeedReport}), until they are counted.
+ * Each is counted once, by whoever marks its row, in the transaction that counts it: a process that dies in between leaves it as it was.
  */
 final readonly class SeenViews
 {
-    public function __construct(private PageViews $views)
+    public function __construct(private PageViews $views, private Events $events)
     {
     }
 
@@ -50,6 +53,11 @@ final readonly class SeenViews
         if ($funnel === null) {
             return;
         }
+        if ($row->did !== null) {
+            $this->did($funnel, $row);
+
+            return;
+        }
         $zone = Browser::zone($row->zone);
         $known = VisitorIdentity::personOf($row->visitor);
         $reader = $row->reader === null ? null : Person::query()->where('business_id', $funnel->business_id)->whereNull('erased_at')
@@ -60,5 +68,16 @@ final readonly class SeenViews
                 $zone === null ? $funnel->business->zone() : new DateTimeZone($zone)), Source::touch($row->source, $row->came_from),
             CarbonImmutable::parse($row->at, 'UTC'), Device::tryFrom((string) $row->device),
             Exposures::confirmed($row->page_id, $row->variant, $row->visitor, $person));
+    }
+
+    /** A button that was pressed, or a section that was read. */
+    private function did(Funnel $funnel, stdClass $row): void
+    {
+        $version = Version::query()->select(['id', 'funnel_id'])->whereKey($row->version_id)->first();
+        if ($version !== null) {
+            $this->events->take(new NewEvent(DeedReport::event((string) $row->did), $funnel->business, CarbonImmutable::parse($row->at,
+                'UTC'), $funnel, $version, (string) $row->page_id, personId: VisitorIdentity::personOf($row->visitor),
+                visitor: (string) $row->visitor, part: (string) $row->part));
+        }
     }
 }

@@ -124,6 +124,49 @@ final class ViewReportsTest extends TestCase
         self::assertSame(0, $this->viewed());
     }
 
+    /** @return iterable<string, array{array<array-key, mixed>}> */
+    public static function noDeeds(): iterable
+    {
+        foreach (['funnel', 'page', 'visitor', 'did'] as $name) {
+            foreach (['', 'x', ['a'], str_repeat('a', 26), 7, "\0"] as $value) {
+                yield "{$name}: ".json_encode($value) => [[$name => $value]];
+            }
+        }
+        foreach (['', '-1', '1.5', '99999', '900', ['0'], '$', "0]') or 1=1 --"] as $value) {
+            yield 'at: '.json_encode($value) => [['at' => $value]];
+        }
+        yield 'a variant that there is not' => [['variant' => 'b']];
+        yield 'none that is one' => [['variant' => "'"]];
+    }
+
+    /** @param  array<array-key, mixed>  $sent */
+    #[DataProvider('noDeeds')]
+    public function test_a_deed_that_is_none_is_answered_alike_and_leaves_nothing(array $sent): void
+    {
+        $server = ['REQUEST_URI' => '/m/did'];
+        self::assertSame(204, $this->report($sent + ['did' => 'press', 'at' => '0'], $server)?->status);
+        self::assertSame(0, $this->waiting());
+        $this->post('/m/did', $sent + ['did' => 'press', 'at' => '0'] + $this->seen())->assertNoContent();
+        self::assertSame(0, DB::table('events')->count());
+    }
+
+    public function test_what_somebody_does_on_a_page_is_written_down_and_counted_after_what_they_saw(): void
+    {
+        $places = (array) json_decode((string) DB::table('published_pages')->where('page_id', $this->entry($this->funnel)->id)
+            ->value('places'), true);
+        $this->report();
+        $this->travel(1)->seconds();
+        self::assertSame(204, $this->report(['did' => 'press', 'at' => '0'], ['REQUEST_URI' => '/m/did'])?->status);
+        $this->travel(1)->seconds();
+        self::assertSame(204, $this->report(['did' => 'read', 'at' => '1'], ['REQUEST_URI' => '/m/did'])?->status);
+        self::assertSame([3, 0], [$this->waiting(), $this->viewed()]);
+        app(TakeWrittenDown::class)->work(now()->toImmutable());
+
+        self::assertSame([['viewed', null], ['pressed', $places['blocks'][0]], ['read', $places['sections'][1]]], DB::table('events')
+            ->orderBy('id')->get()->map(fn ($e): array => [$e->type, $e->part])->all());
+        self::assertSame([0, 3], [$this->waiting(), DB::table('seen_views')->count()], 'all of them say how many come from one address');
+    }
+
     public function test_what_the_front_leaves_to_the_framework(): void
     {
         $owner = [SiteCookie::Owner->value => SiteCookies::give(SiteCookie::Owner, '1')->getValue()];
