@@ -7,6 +7,7 @@ namespace App\Popups;
 use App\Support\Seal;
 use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Popups\Visits;
 use Lantern\Core\Support\Validity;
 
 /**
@@ -15,8 +16,6 @@ use Lantern\Core\Support\Validity;
  */
 final class Ticket
 {
-    public const HOURS = 12;
-
     public static function of(PopupView $asked): string
     {
         $body = rtrim(strtr(base64_encode(json_encode([
@@ -40,7 +39,7 @@ final class Ticket
         $text = fn (string $key): string => is_array($read) && is_string($read[$key] ?? null) ? $read[$key] : '';
         $since = CarbonImmutable::createFromTimestampMs(is_array($read) && is_int($read['at'] ?? null) ? $read['at'] : 0);
         $now = CarbonImmutable::now();
-        if (! is_array($read) || ! Validity::since($since, self::HOURS * 3600, $now)) {
+        if (! is_array($read) || ! Validity::since($since, Visits::OPEN, $now)) {
             return null;
         }
         $site = PopupView::site($text('site'));

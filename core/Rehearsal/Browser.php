@@ -6,6 +6,7 @@ namespace Lantern\Core\Rehearsal;
 
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Fact;
+use Lantern\Core\Popups\PopupFact;
 use Lantern\Core\Popups\Visits;
 use Lantern\Core\Support\Rebuilt;
 
@@ -27,8 +28,9 @@ final readonly class Browser
      * @param  string|null  $joinedOn  the id of the page on which its last form was filled in
      * @param  list<string>  $seats  ids of webinars for which it has a place
      * @param  list<string>  $registered  ids of those for which it was registered with it
+     * @param  list<PopupFact>  $popups  what pop-ups did in it while it was not known whose it is
      * @param  DateTimeImmutable|null  $shown  when the page that is open in it was shown
-     * @param  int  $visit  the how-manieth visit this is, with when it began, when it saw a page last, and whether an email led to it
+     * @param  int  $visit  the how-manieth visit this is, with when it began, and when it saw a page last
      */
     public function __construct(
         public string $id,
@@ -44,10 +46,10 @@ final readonly class Browser
         public int $visit = 0,
         public ?DateTimeImmutable $since = null,
         public ?DateTimeImmutable $last = null,
-        public bool $fromEmail = false,
         public ?DateTimeImmutable $shown = null,
         public array $registered = [],
         public bool $extra = false,
+        public array $popups = [],
     ) {
     }
 
@@ -57,14 +59,23 @@ final readonly class Browser
         return $this->known || $this->proven || $this->joinedOn !== null || $this->order !== null;
     }
 
-    /** A page is seen with it. */
-    public function seeing(string $page, DateTimeImmutable $now, bool $fromEmail): self
+    /**
+     * A page is seen with it.
+     *
+     * @param  bool  $asks  does the page ask for pop-ups? Only by that a visit is known.
+     */
+    public function seeing(string $page, DateTimeImmutable $now, bool $asks): self
     {
+        $seen = $this->changed(views: [$page => ($this->views[$page] ?? 0) + 1] + $this->views, openSince: null, extra: false);
         $goesOn = $this->last !== null && Visits::goesOn($this->last, $now);
 
-        return $this->changed(views: [$page => ($this->views[$page] ?? 0) + 1] + $this->views, visit: $goesOn ? $this->visit
-            : $this->visit + 1, since: $goesOn ? $this->since : $now, last: $now, fromEmail: $goesOn ? $this->fromEmail : $fromEmail,
-            openSince: null, extra: false);
+        return ! $asks ? $seen : $seen->changed(visit: $goesOn ? $this->visit : $this->visit + 1, since: $goesOn ? $this->since : $now,
+            last: $now);
+    }
+
+    public function popped(PopupFact $fact): self
+    {
+        return $this->changed(popups: [...$this->popups, $fact]);
     }
 
     public function withLetter(string $test, string $letter): self

@@ -12,6 +12,7 @@ use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Guides\Progress;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Popups\PopupFact;
+use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Promises\ChoiceKind;
 use Lantern\Core\Promises\Visitor;
 
@@ -142,6 +143,53 @@ final class Life
     public function isThemselves(): bool
     {
         return $this->known && $this->browser()->known;
+    }
+
+    /** Is it known whose this device is: also by what was typed on it? */
+    public function isKnownHere(): bool
+    {
+        return $this->known && $this->browser()->isIdentified();
+    }
+
+    /** A pop-up did something on the page that is open. */
+    public function popped(string $popup, PopupFactType ...$types): void
+    {
+        foreach ($types as $type) {
+            $fact = new PopupFact($popup, $type, $this->now, $this->view());
+            if ($this->isKnownHere()) {
+                $this->popups[] = $fact;
+            } else {
+                $this->use($this->browser()->popped($fact));
+            }
+        }
+    }
+
+    /** @return list<PopupFact> what pop-ups have done, as far as it is known on this device */
+    public function popupFacts(): array
+    {
+        $here = $this->browser();
+        $theirs = array_filter($this->browsers, fn (Browser $b): bool => $b === $here || ($b->known && $this->isKnownHere()));
+        $facts = array_merge($this->isKnownHere() ? $this->popups : [], ...array_map(fn (Browser $b): array => $b->popups,
+            array_values($theirs)));
+        usort($facts, fn (PopupFact $a, PopupFact $b): int => $a->at <=> $b->at);
+
+        return $facts;
+    }
+
+    /** Is it known on this device that they have bought something: also with an order that belongs to itself, if it was placed here? */
+    public function hasBoughtHere(): bool
+    {
+        $here = $this->browser();
+        $placed = array_map(fn (Browser $b): ?int => $b === $here || $b->known ? $b->order : null, $this->browsers);
+
+        return $this->isKnownHere() && array_filter($this->orders, fn (PlacedOrder $o, int $n): bool => $o->offers !== []
+            && ($o->theirs || in_array($n, $placed, true)), ARRAY_FILTER_USE_BOTH) !== [];
+    }
+
+    /** By which this view of the page that is open is told from others. */
+    public function view(): string
+    {
+        return "{$this->device} ".($this->browser()->shown?->format('U') ?? '');
     }
 
     /** Does a page greet them? Only with what was filled into a form on this device, or to whoever came by a link of theirs. */

@@ -17,8 +17,10 @@ use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\Situation;
+use Lantern\Core\Popups\Visits;
 use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\ChoiceKind;
+use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\SessionChoice;
 
 /** What somebody can do next where a rehearsal has come to. */
@@ -143,12 +145,17 @@ final readonly class Options
     {
         $page = $stage->plan->page($life->page);
         $browser = $life->browser();
+        $isOpen = $browser->shown !== null && Validity::since($browser->shown, Visits::OPEN, $life->now);
+        $here = $life->isKnownHere();
+        if ($page === null || ! $isOpen || ! $stage->asksForPopups($page, $life->now)) {
+            return false;
+        }
 
-        return $page !== null && PopupCheck::of($popup, new Situation($life->now, $stage->ownerZone, $page->id, $page->role->isQuiet(),
+        return PopupCheck::of($popup, new Situation($life->now, $stage->ownerZone, $page->id, $page->role->isQuiet(),
             phone: $life->visitor->phone, parameters: $life->visitor->parameters, languages: [$life->visitor->language],
-            visit: max(1, $browser->visit), since: $browser->since, view: "view-{$life->now->format('U')}", facts: $life->popups,
-            joined: $life->joined, fromEmail: $browser->fromEmail, clicked: $life->isThemselves() ? $life->clicked : null,
-            bought: $life->isThemselves() && $life->orders !== [], person: $life->isThemselves() ? Following::known($life) : null))
+            visit: max(1, $browser->visit), since: $browser->since, view: $life->view(), facts: $life->popupFacts(),
+            joined: $here ? $life->joined : [], clicked: $here ? $life->clicked : null, bought: $life->hasBoughtHere(),
+            person: $here ? Following::known($life) : null))
             ->shows();
     }
 

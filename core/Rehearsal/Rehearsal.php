@@ -13,7 +13,6 @@ use Lantern\Core\Deadlines\FactType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\Subscription;
-use Lantern\Core\Popups\PopupFact;
 use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\ChoiceKind;
@@ -189,8 +188,7 @@ final readonly class Rehearsal
         if ($popup === null || ! Options::isShown($this->stage, $life, $popup)) {
             return 'This pop-up is not shown to them here.';
         }
-        $life->popups[] = new PopupFact($popup->id, PopupFactType::Shown, $life->now);
-        $life->popups[] = new PopupFact($popup->id, PopupFactType::Closed, $life->now);
+        $life->popped($popup->id, PopupFactType::Shown, PopupFactType::Closed);
         $life->tell(HappeningKind::Popup, $popup->id, "They see the pop-up “{$popup->name}” and close it.");
 
         return null;

@@ -17,7 +17,6 @@ use Lantern\Core\Messages\MessageState;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\State\PlannedEmail;
 use Lantern\Core\People\Subscription;
-use Lantern\Core\Popups\PopupFact;
 use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\Visitor;
@@ -44,6 +43,11 @@ final readonly class SigningUp
         if ($form === null || $plan->page($page) === null) {
             return 'There is no such form on the page they look at.';
         }
+        $popup = $choice->popup === '' ? null : $plan->popup($choice->popup);
+        if ($choice->popup !== '' && ($popup === null || ! in_array($form->id, $popup->forms(), true)
+            || ! Options::isShown($this->stage, $life, $popup))) {
+            return 'This pop-up is not shown to them here.';
+        }
         if ($choice->popup === '' && (! $this->visiting->may($life, PageAct::Form, $form->id) || $this->visiting->isOld($life))) {
             return null;
         }
@@ -64,6 +68,9 @@ final readonly class SigningUp
                 ->activeAt($life->now, $life->now);
             $this->stands($life);
         }
+        if ($choice->popup !== '') {
+            $life->popped($choice->popup, PopupFactType::Shown);
+        }
         $life->joined[$form->id] = $life->now;
         $life->use($life->browser()->withForm($page));
         $asked = new AskedForm($form->id, $page, $choice->popup, $this->session($life, $form, $choice),
@@ -76,9 +83,9 @@ final readonly class SigningUp
             $this->complete($life, $form, $asked, $meaning->theirs, $isNew);
         }
         if ($choice->popup !== '') {
-            $life->popups[] = new PopupFact($choice->popup, PopupFactType::Joined, $life->now);
+            $life->popped($choice->popup, PopupFactType::Joined);
         }
-        if ($choice->popup === '' || ($plan->popup($choice->popup)?->after->kind ?? 'thanks') !== 'thanks') {
+        if ($popup === null || $popup->after->kind !== 'thanks') {
             $this->visiting->onward($life, AfterForm::of($plan, $page, $form->id, $meaning->waits ? SubmissionState::Waiting
                 : SubmissionState::Taken, $choice->popup === '' ? null : $choice->popup));
         }

@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rehearsal;
 
+use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Automation\AutomationRule;
 use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Popups\Popup;
+use Lantern\Core\Visits\Opening;
+use Lantern\Core\Visits\Openness;
 use Lantern\Core\Warmth\Weights;
 use Lantern\Core\Webinars\Webinar;
 
@@ -106,5 +112,18 @@ final readonly class Stage
     {
         return new self($plan, $this->ownerZone, $this->tax, $this->lengths, $this->freshMinutes, $this->others, $this->paused,
             $this->weights, $this->confirmHours, $this->formSeconds, $this->rules, $this->pausedRules, $this->fields);
+    }
+
+    /** When the funnel is open: as if it were live. */
+    public function opening(): Opening
+    {
+        return new Opening(FunnelState::Live, true, $this->plan->times->opens?->at(), $this->plan->times->closes?->at());
+    }
+
+    /** Does a page ask for pop-ups? Every page of a funnel that has one does, while it is open; none where somebody pays. */
+    public function asksForPopups(PagePlan $page, DateTimeImmutable $now): bool
+    {
+        return ! $page->role->isQuiet() && $this->opening()->at($now) === Openness::Open
+            && array_filter($this->plan->popups, fn (Popup $p): bool => $p->on && ! $p->isPlaced()) !== [];
     }
 }

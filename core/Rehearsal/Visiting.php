@@ -17,7 +17,6 @@ use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Page\Block\BlockKind;
-use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Way;
@@ -25,7 +24,6 @@ use Lantern\Core\Selling\FreshOrder;
 use Lantern\Core\Selling\Sale;
 use Lantern\Core\Selling\SaleFacts;
 use Lantern\Core\Support\Validity;
-use Lantern\Core\Visits\Opening;
 use Lantern\Core\Visits\PageAct;
 use Lantern\Core\Visits\PageAnswer;
 use Lantern\Core\Visits\PageChoice;
@@ -165,12 +163,12 @@ final readonly class Visiting
     {
         $letter = $whileClosed ? '' : $this->letter($life, $page);
         $shown = $this->stage->plan->pageAs($page->id, $letter) ?? $page;
-        $fromEmail = $life->clicked !== null && $life->clicked == $life->now;
+        $asks = $this->stage->asksForPopups($page, $life->now);
         // Where a deadline begins by seeing it, whoever is known by what they typed counts as well; and it has begun when it is drawn.
         $begins = $this->begins($life, $page->id);
         $asPerson = $begins ? $life->known && $life->browser()->isIdentified() : $life->isThemselves();
         $times = $this->before($life, $page->id, $asPerson) + 1;
-        $life->use($life->browser()->seeing($page->id, $life->now, $fromEmail)->showing($life->now));
+        $life->use($life->browser()->seeing($page->id, $life->now, $asks)->showing($life->now));
         [$life->page, $life->letter] = [$page->id, $letter];
         $event = new Event(EventType::Viewed, $life->now, $page->id, times: $times);
         $asPerson ? $this->following->take($life, $event) : $this->following->takeOfStranger($life, $event);
@@ -258,7 +256,7 @@ final readonly class Visiting
     {
         $plan = $this->stage->plan;
         $browser = $life->browser();
-        $opening = new Opening(FunnelState::Live, true, $plan->times->opens?->at(), $plan->times->closes?->at());
+        $opening = $this->stage->opening();
         $closed = $plan->pageOf(PageRole::Closed);
         $guide = $page === null ? null : $plan->guide($page->id);
 

@@ -20,7 +20,7 @@ final class ProofTest extends TestCase
      * The cookie that says who came by an email's link is left by such a link alone. The front only looks whether there is one, and
      * leaves whoever has it to the framework.
      */
-    private const LEAVES_COOKIE = ['app/Front/FrontViews.php', 'app/Http/Site/BeaconController.php',
+    private const LEAVES_COOKIE = ['app/Front/FrontSignups.php', 'app/Front/FrontViews.php', 'app/Http/Site/BeaconController.php',
         'app/Front/FrontFacts.php', 'app/Http/Site/MailLinkController.php', 'app/Serving/Visit.php'];
 
     /** Where all that somebody has bought may be opened by them: in what is sent to them. */

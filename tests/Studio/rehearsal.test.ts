@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { nextTick, ref } from 'vue';
 import type { Happening, Life, Visitor } from '@/api/types';
-import { columnsOf, daysOf, gap, itemsOf } from '@/rehearsal/strip';
+import { columnsOf, daysOf, gap, itemsOf, lanesOf } from '@/rehearsal/strip';
 import { layOut, useRehearsal } from '@/rehearsal/useRehearsal';
 import { utcOf, wallOf } from '@/rehearsal/zones';
 import { server } from './server';
@@ -48,6 +48,37 @@ describe('the strip of a rehearsal', () => {
             happened('email', '2027-04-16T13:00:00Z', 2, 'comes', { kind: 'sequence' }),
             happened('email', '2027-04-16T13:00:00Z', 2, 'is written to', { kind: 'session' }),
         ],
+    });
+
+    it('draws each deadline over the days on which it runs, to the day of its end, in the visitor’s zone', () => {
+        const zone = 'Pacific/Auckland';
+        const deadline = (id: string, starts: string, ends: string) => ({ id, name: id, starts, ends, left: 60 });
+        const runs = life({
+            ...played,
+            deadlines: [
+                deadline('later', '2027-04-16T13:00:00Z', '2027-04-19T13:00:00Z'),
+                deadline('price', '2027-04-14T10:00:00Z', '2027-04-17T11:59:00Z'),
+                deadline('for all', '2027-01-01T10:00:00Z', '2027-04-16T10:00:00Z'),
+                deadline('long over', '2027-01-01T10:00:00Z', '2027-01-05T10:00:00Z'),
+            ],
+        });
+        const days = daysOf(
+            [itemsOf(runs, false)],
+            zone,
+            runs.deadlines.filter((d) => d.id !== 'long over').map((d) => d.ends),
+        );
+        expect(days.map((d) => [d.date, d.items[0]!.length])).toEqual([
+            ['2027-04-14', 2],
+            ['2027-04-16', 0],
+            ['2027-04-17', 2],
+            ['2027-04-20', 0],
+        ]);
+        expect(lanesOf(runs, days, zone).map((l) => [l.id, l.from, l.to])).toEqual([
+            ['for all', 0, 1],
+            ['price', 0, 2],
+            ['later', 2, 3],
+        ]);
+        expect(daysOf([[]], zone, ['2027-04-17T11:59:00Z'])).toEqual([]);
     });
 
     it('tells what was done before what follows from it, and leaves out what only the owner sees', () => {

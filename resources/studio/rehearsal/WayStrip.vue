@@ -10,7 +10,7 @@ import {
     VideoCameraIcon,
 } from '@heroicons/vue/20/solid';
 import { computed, nextTick, ref, watch } from 'vue';
-import { columnsOf, daysOf, gap, itemsOf, type Item } from '@/rehearsal/strip';
+import { columnsOf, daysOf, gap, itemsOf, lanesOf, type Item } from '@/rehearsal/strip';
 import type { Way } from '@/rehearsal/useRehearsal';
 import { calendarDay } from '@/ui/format';
 
@@ -41,9 +41,23 @@ const TONES: Record<Item['kind'], string> = {
     quiet: 'text-soft',
 };
 const items = computed(() => props.ways.map((w) => (w.life ? itemsOf(w.life, all.value) : [])));
-const days = computed(() => daysOf(items.value, props.zone));
+const ends = computed(() => props.ways.flatMap((w) => w.life?.deadlines.filter((d) => d.left > 0).map((d) => d.ends) ?? []));
+const days = computed(() => daysOf(items.value, props.zone, ends.value));
+/** By way. */
+const lanes = computed(() => props.ways.map((w) => (w.life ? lanesOf(w.life, days.value, props.zone) : [])));
+/** The last day on which anything has happened. */
+const latest = computed(() => days.value.findLastIndex((day) => day.items.some((list) => list.length > 0)));
 const time = (iso: string) =>
     new Intl.DateTimeFormat('en-GB', { timeZone: props.zone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+const until = (iso: string) =>
+    new Intl.DateTimeFormat('en-GB', {
+        timeZone: props.zone,
+        weekday: 'short',
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+    }).format(new Date(iso));
 const between = (i: number) => (i === 0 ? 0 : gap(days.value[i - 1]!.date, days.value[i]!.date));
 
 const box = ref<HTMLElement>();
@@ -52,7 +66,7 @@ watch(
     () => props.ways.map((w) => w.life?.now).join(),
     async () => {
         await nextTick();
-        box.value?.scrollTo({ left: box.value.scrollWidth });
+        box.value?.querySelector('[data-latest]')?.scrollIntoView({ inline: 'end', block: 'nearest' });
     },
 );
 </script>
@@ -67,7 +81,7 @@ watch(
                 Nothing has happened yet. Choose what your visitor does first, and their days line up here.
             </p>
             <ol v-else class="flex min-w-max">
-                <li v-for="(day, i) in days" :key="day.date" class="flex">
+                <li v-for="(day, i) in days" :key="day.date" class="flex" :data-latest="i === latest ? '' : undefined">
                     <span
                         v-if="between(i) > 0"
                         class="flex w-12 shrink-0 items-center justify-center border-l border-line bg-paper px-1 text-center caption leading-tight"
@@ -80,26 +94,48 @@ watch(
                         <div
                             v-for="(list, w) in day.items"
                             :key="w"
-                            class="flex flex-1"
+                            class="flex flex-1 flex-col"
                             :class="{ 'border-t border-dashed border-edge': w > 0 }"
                             role="group"
                             :aria-label="ways.length > 1 ? (w === 0 ? 'First way' : 'Second way') : undefined"
                         >
-                            <ol v-for="(column, c) in columnsOf(list, ways.length > 1 ? 3 : 5)" :key="c" class="w-56 px-1.5 py-1.5">
-                                <li v-for="item in column" :key="item.key">
-                                    <button
-                                        type="button"
-                                        class="flex w-full items-start gap-1.5 rounded px-1.5 py-0.5 text-left text-sm leading-snug hover:bg-lamp-pale"
-                                        :class="[TONES[item.kind], { 'opacity-45': item.choice > ways[w]!.at }]"
-                                        :title="item.words"
-                                        @click="$emit('open', w, item)"
-                                    >
-                                        <component :is="ICONS[item.kind]" class="mt-0.5 size-3.5 shrink-0" aria-hidden="true" />
-                                        <span class="line-clamp-2 min-w-0 flex-1">{{ item.words }}</span>
-                                        <time :datetime="item.at" class="shrink-0 caption">{{ time(item.at) }}</time>
-                                    </button>
+                            <ul v-if="lanes[w]!.length > 0" class="pt-1" aria-label="Deadlines">
+                                <li
+                                    v-for="lane in lanes[w]"
+                                    :key="lane.id"
+                                    class="mb-0.5 h-5 overflow-hidden text-sm leading-5 whitespace-nowrap"
+                                    :class="
+                                        i >= lane.from && i <= lane.to
+                                            ? [
+                                                  'bg-clay-pale text-clay-deep',
+                                                  i === lane.from ? 'ml-1.5 rounded-l-full pl-2.5' : 'pl-1.5',
+                                                  i === lane.to ? 'mr-1.5 rounded-r-full' : '',
+                                              ]
+                                            : ''
+                                    "
+                                    :title="`${lane.name}: until ${until(lane.ends)}`"
+                                >
+                                    <template v-if="i === lane.from">{{ lane.name }}</template>
+                                    <template v-if="i === lane.to"> until {{ until(lane.ends) }}</template>
                                 </li>
-                            </ol>
+                            </ul>
+                            <div class="flex">
+                                <ol v-for="(column, c) in columnsOf(list, ways.length > 1 ? 3 : 5)" :key="c" class="w-56 px-1.5 py-1.5">
+                                    <li v-for="item in column" :key="item.key">
+                                        <button
+                                            type="button"
+                                            class="flex w-full items-start gap-1.5 rounded px-1.5 py-0.5 text-left text-sm leading-snug hover:bg-lamp-pale"
+                                            :class="[TONES[item.kind], { 'opacity-45': item.choice > ways[w]!.at }]"
+                                            :title="item.words"
+                                            @click="$emit('open', w, item)"
+                                        >
+                                            <component :is="ICONS[item.kind]" class="mt-0.5 size-3.5 shrink-0" aria-hidden="true" />
+                                            <span class="line-clamp-2 min-w-0 flex-1">{{ item.words }}</span>
+                                            <time :datetime="item.at" class="shrink-0 caption">{{ time(item.at) }}</time>
+                                        </button>
+                                    </li>
+                                </ol>
+                            </div>
                         </div>
                     </section>
                 </li>

@@ -82,9 +82,17 @@ export function itemsOf(life: Life, all: boolean): Item[] {
     return items;
 }
 
-/** The days of some ways beside each other: each day on which anything happens in one of them is there once. */
-export function daysOf(ways: Item[][], zone: string): Day[] {
+/**
+ * The days of some ways beside each other: each day on which anything happens in one of them is there once, and each on which a
+ * deadline of theirs ends.
+ */
+export function daysOf(ways: Item[][], zone: string, ends: string[] = []): Day[] {
     const days = new Map<string, Day>();
+    if (ways.some((items) => items.length > 0)) {
+        for (const date of ends.map((e) => dateIn(e, zone))) {
+            days.set(date, { date, items: ways.map(() => []) });
+        }
+    }
     ways.forEach((items, way) => {
         for (const one of items) {
             const date = dateIn(one.at, zone);
@@ -94,6 +102,27 @@ export function daysOf(ways: Item[][], zone: string): Day[] {
         }
     });
     return [...days.values()].sort((a, b) => a.date.localeCompare(b.date));
+}
+
+/** A deadline on the days of a strip: from which of them to which it runs, by their places, and until when. */
+export interface Lane {
+    id: string;
+    name: string;
+    ends: string;
+    from: number;
+    to: number;
+}
+
+/** The deadlines of a way, in the order in which they end; none that ended before the first of the days. */
+export function lanesOf(life: Life, days: Day[], zone: string): Lane[] {
+    return [...life.deadlines]
+        .sort((a, b) => a.ends.localeCompare(b.ends))
+        .map((d) => {
+            const [starts, ends] = [dateIn(d.starts, zone), dateIn(d.ends, zone)];
+            const from = days.findIndex((day) => day.date >= starts);
+            return { id: d.id, name: d.name, ends: d.ends, from, to: days.findLastIndex((day) => day.date <= ends) };
+        })
+        .filter((lane) => lane.from >= 0 && lane.to >= lane.from);
 }
 
 /** How many whole days lie between two days of a strip. */

@@ -81,12 +81,12 @@ final class BothWaysTest extends TestCase
     /** What somebody does next: whatever can be done, the likelier the more follows from it. */
     private function chosen(Rehearsal $rehearsal, Life $life): Choice
     {
-        // What is read, downloaded or opened in a pop-up has its own tests: here it would only be the same request once more.
-        $left = [ChoiceKind::Read, ChoiceKind::Download, ChoiceKind::ClosePopup];
+        // What is read or downloaded has its own tests: here it would only be the same request once more.
+        $left = [ChoiceKind::Read, ChoiceKind::Download];
         $options = array_values(array_filter($rehearsal->options($life), fn (Option $o): bool => ! in_array($o->choice->kind, $left, true)
-            && $o->choice->popup === '' && ! in_array($o->choice->to, ['download', 'calendar', 'away'], true)
+            && ! in_array($o->choice->to, ['download', 'calendar', 'away'], true)
             && ($o->choice->kind !== ChoiceKind::Join || $o->sessions !== [] || $o->choice->session === '')));
-        $weights = ['page' => 6, 'popup' => 0, 'mailbox' => 4, 'session' => 4, 'time' => 3, 'device' => 1, 'address' => 1];
+        $weights = ['page' => 6, 'popup' => 3, 'mailbox' => 4, 'session' => 4, 'time' => 3, 'device' => 1, 'address' => 1];
         $pool = [];
         foreach ($options as $option) {
             array_push($pool, ...array_fill(0, $option->choice->kind === ChoiceKind::Unsubscribe ? 1 : $weights[$option->group], $option));
@@ -96,7 +96,7 @@ final class BothWaysTest extends TestCase
         $session = $option->sessions === [] ? '' : $option->sessions[mt_rand(0, count($option->sessions) - 1)]['key'];
 
         return new Choice($option->choice->kind, $option->choice->of, $option->choice->to, $option->choice->minutes, $session,
-            bumps: $bumps);
+            $option->choice->popup, $bumps);
     }
 
     private function planOf(Funnel $funnel): \Lantern\Core\Plan\Plan
@@ -113,6 +113,7 @@ final class BothWaysTest extends TestCase
             $goal->hasLeadMagnet() ? $this->upload($this->seller) : null, Money::of(19_000, Currency::of('EUR')))->refresh();
         Prices::fillIn($funnel);
         MadeUpFunnel::change($funnel->refresh(), $this->recording());
+        MadeUpFunnel::popup($funnel->refresh());
         for ($i = mt_rand(0, 3); $i > 0; $i--) {
             $rule = app(RuleKind::class);
             DraftRows::add($funnel, $rule->fresh($funnel, array_filter(MadeUpFunnel::rule($funnel), fn (mixed $v): bool => $v !== null)));

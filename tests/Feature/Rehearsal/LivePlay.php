@@ -66,6 +66,9 @@ trait LivePlay
     /** @var list<string> ids of the messages by which they have confirmed */
     private array $confirmed = [];
 
+    /** For the pop-ups of the page that is open. */
+    private string $ticket = '';
+
     /** @var list<string> what they saw, in order */
     private array $seen = [];
 
@@ -87,7 +90,8 @@ trait LivePlay
         match ($choice->kind) {
             ChoiceKind::Come => $this->come($choice->of),
             ChoiceKind::Press => $this->press($choice->to),
-            ChoiceKind::Join => $this->fillIn($choice),
+            ChoiceKind::Join => $choice->popup === '' ? $this->fillIn($choice) : $this->joinsInPopup($choice),
+            ChoiceKind::ClosePopup => $this->closesPopup($choice),
             ChoiceKind::Confirm => $this->confirms(),
             ChoiceKind::Click => $this->clicks($choice),
             ChoiceKind::Buy => $this->pays($choice, Behaviour::Approves),
@@ -129,8 +133,9 @@ trait LivePlay
         $this->defaultCookies = [];
         $this->unencryptedCookies = $this->jars[$this->device];
         $this->withHeaders(['Accept-Language' => 'en-GB', 'Sec-Fetch-Mode' => 'navigate', 'Sec-Fetch-Dest' => 'document',
-            'Sec-Fetch-User' => '?1']);
-        $answer = $json ? $this->postJson($url, $data) : $this->call($method, $url, $data, $this->jars[$this->device]);
+            'Sec-Fetch-User' => '?1', 'Origin' => $this->funnel->business->site()->to('')]);
+        $answer = $json ? $this->postJson($url, $data) : $this->call($method, $url, $data, $this->jars[$this->device],
+            server: $this->transformHeadersToServerVars($this->defaultHeaders));
         foreach ($answer->headers->getCookies() as $cookie) {
             $this->jars[$this->device][$cookie->getName()] = (string) $cookie->getValue();
             if ($cookie->getExpiresTime() !== 0 && $cookie->getExpiresTime() < now()->getTimestamp()) {
@@ -197,6 +202,40 @@ trait LivePlay
             $this->request('POST', '/m/view', ['funnel' => $this->funnel->id, 'page' => $this->page,
                 'visitor' => $this->jars[$this->device]['lantern_visitor'], 'source' => '', 'from' => ''], true);
         }
+        $this->ticket = str_contains($html, ' data-popups=') ? $this->askForPopups() : '';
+    }
+
+    /** What the script of a page with pop-ups asks when the page is there; a ticket for this view. */
+    private function askForPopups(): string
+    {
+        return (string) $this->request('POST', '/w/ask', ['funnel' => $this->funnel->id,
+            'page' => $this->page, 'visitor' => $this->jars[$this->device]['lantern_visitor'], 'source' => '', 'languages' => 'en'])
+            ->assertOk()->json('ticket', '');
+    }
+
+    /** It is shown, as the rehearsal says that it is. */
+    private function opensPopup(string $popup): TestResponse
+    {
+        $trigger = $this->plan()->popup($popup)->triggers[0]->kind->value ?? '';
+
+        return $this->request('POST', '/w/show', ['ticket' => $this->ticket, 'popup' => $popup, 'trigger' => $trigger, 'after' => '4200'])
+            ->assertJsonPath('show', true);
+    }
+
+    private function closesPopup(Choice $choice): void
+    {
+        $this->opensPopup($choice->of);
+        $this->request('POST', '/w/report', ['ticket' => $this->ticket, 'popup' => $choice->of, 'type' => 'closed'])->assertNoContent();
+    }
+
+    private function joinsInPopup(Choice $choice): void
+    {
+        $token = (string) $this->opensPopup($choice->popup)->json('token');
+        $joined = $this->request('POST', '/w/join', ['ticket' => $this->ticket, 'popup' => $choice->popup, 'token' => $token]
+            + $this->typed($choice))->assertOk();
+        if (is_string($joined->json('go')) && $joined->json('go') !== '') {
+            $this->look($joined->json('go'));
+        }
     }
 
     private function remember(string $html): void
@@ -220,6 +259,12 @@ trait LivePlay
 
     private function fillIn(Choice $choice): void
     {
+        $this->led($this->send('POST', $this->page, $this->typed($choice) + $this->hidden()));
+    }
+
+    /** @return array<string, string> */
+    private function typed(Choice $choice): array
+    {
         $form = $this->plan()->form($choice->of) ?? throw new \LogicException('There is such a form.');
         $typed = ['form' => $form->id, 'email' => $this->visitor->email, 'first_name' => $this->visitor->firstName(), 'consent' => 'yes',
             'marketing' => 'yes', 'zone' => $this->visitor->zone, 'visitor' => $this->jars[$this->device]['lantern_visitor']];
@@ -228,7 +273,8 @@ trait LivePlay
             $first = $webinar?->sessions()->offered(CarbonImmutable::now(), $this->visitor->zone())[0]->session->key ?? '';
             $typed['webinar_session'] = $choice->session === '' ? $first : $choice->session;
         }
-        $this->led($this->send('POST', $this->page, $typed + $this->hidden()));
+
+        return $typed;
     }
 
     private function confirms(): void

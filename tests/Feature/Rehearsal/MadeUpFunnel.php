@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rehearsal;
 
+use App\Drafts\DraftPlan;
+use App\Drafts\DraftRows;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Support\Ids;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Popups\Popup;
+use Lantern\Core\Popups\PopupDesigns;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\Webinar;
 
 /** Changes a draft at random, by the seed of `mt_rand`: delays, windows, zones, triggers, lengths of deadlines, schedules, prices. */
@@ -68,6 +74,34 @@ final class MadeUpFunnel
                 'times' => ['18:00'], 'recurrence' => ['every' => 'week', 'days' => [1, 2, 3, 4, 5, 6, 7], 'from' => '2027-01-05'],
                 'minutes' => 60]])->save();
         }
+    }
+
+    /** A pop-up over some of its pages, now and then, with limits of its own. */
+    public static function popup(Funnel $funnel): void
+    {
+        if (! self::chance(2) || DraftPart::there($funnel->id, FormPlan::kind())->doesntExist()) {
+            return;
+        }
+        $fresh = PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get('popup-card'), Ids::next(...), DraftPlan::read(
+            $funnel)->firstParts())->toArray();
+        $words = (string) preg_replace('/\[[^\]"{}]{3,}\]/u', 'Twelve minutes a day, free', (string) json_encode($fresh,
+            JSON_UNESCAPED_UNICODE));
+        $page = (string) DraftPart::there($funnel->id, PagePlan::kind())->orderBy('id')->skip(1)->value('id');
+        $fresh = (array) json_decode($words, true);
+        $after = self::one([['kind' => 'thanks'], ['kind' => 'page', 'to' => $page], ['kind' => 'page', 'to' => '']]);
+        if ($after['kind'] === 'page') {
+            // Words of thanks are a section of their own.
+            array_pop($fresh['document']['sections']);
+        }
+        DraftRows::add($funnel, Popup::fromShape(Shape::of(['on' => true, 'tag' => self::one(['', 'Popped']),
+            'after' => $after,
+            'limits' => self::one([['repeat' => 'always', 'afterClosed' => 0, 'apart' => 0], ['repeat' => 'visit', 'afterClosed' => 1],
+                ['repeat' => 'days', 'days' => 2, 'afterClosed' => 3], ['repeat' => 'once'], ['repeat' => 'always', 'most' => 2,
+                    'afterClosed' => 0, 'apart' => 0, 'fromVisit' => 2]]),
+            'targeting' => self::one([['pages' => 'all'], ['pages' => 'all', 'visitors' => 'new'], ['pages' => 'all',
+                'visitors' => 'returning'], ['pages' => 'except', 'ids' => [$page]]]),
+            'never' => ['all' => true, 'rules' => self::one([[], [['kind' => 'tag', 'tag' => 'Cellist']]])],
+        ] + $fresh)));
     }
 
     /**
