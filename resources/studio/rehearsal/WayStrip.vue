@@ -82,11 +82,22 @@ watch(
             </p>
             <ol v-else class="flex min-w-max">
                 <li v-for="(day, i) in days" :key="day.date" class="flex" :data-latest="i === latest ? '' : undefined">
-                    <span
-                        v-if="between(i) > 0"
-                        class="flex w-12 shrink-0 items-center justify-center border-l border-line bg-paper px-1 text-center caption leading-tight"
-                        >{{ between(i) === 1 ? 'a day' : `${between(i)} days` }}</span
-                    >
+                    <div v-if="between(i) > 0" class="relative flex w-12 shrink-0 flex-col border-l border-line bg-paper">
+                        <span class="border-b border-line py-1.5 text-sm font-semibold" aria-hidden="true">&nbsp;</span>
+                        <div v-for="(theirs, w) in lanes" :key="w" class="flex-1" aria-hidden="true">
+                            <ul v-if="theirs.length > 0" class="pt-1">
+                                <li
+                                    v-for="lane in theirs"
+                                    :key="lane.id"
+                                    class="mb-0.5 h-5"
+                                    :class="{ 'bg-clay-pale': i > lane.from && i <= lane.to }"
+                                ></li>
+                            </ul>
+                        </div>
+                        <span class="absolute inset-0 flex items-center justify-center px-1 text-center caption leading-tight">{{
+                            between(i) === 1 ? 'a day' : `${between(i)} days`
+                        }}</span>
+                    </div>
                     <section class="flex min-w-56 shrink-0 flex-col border-l border-line">
                         <h3 class="border-b border-line px-3 py-1.5 font-sans text-sm font-semibold">
                             {{ calendarDay(day.date, { weekday: 'short', day: 'numeric', month: 'short' }) }}
@@ -109,10 +120,12 @@ watch(
                                             ? [
                                                   'bg-clay-pale text-clay-deep',
                                                   i === lane.from ? 'ml-1.5 rounded-l-full pl-2.5' : 'pl-1.5',
-                                                  i === lane.to ? 'mr-1.5 rounded-r-full' : '',
+                                                  i === lane.to ? 'mr-1.5 rounded-r-full pr-2.5' : '',
+                                                  i === lane.to && i > lane.from ? 'text-right' : '',
                                               ]
                                             : ''
                                     "
+                                    :aria-hidden="i < lane.from || i > lane.to"
                                     :title="`${lane.name}: until ${until(lane.ends)}`"
                                 >
                                     <template v-if="i === lane.from">{{ lane.name }}</template>
