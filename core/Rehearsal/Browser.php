@@ -59,18 +59,10 @@ final readonly class Browser
         return $this->known || $this->proven || $this->joinedOn !== null || $this->order !== null;
     }
 
-    /**
-     * A page is seen with it.
-     *
-     * @param  bool  $asks  does the page ask for pop-ups? Only by that a visit is known.
-     */
-    public function seeing(string $page, DateTimeImmutable $now, bool $asks): self
+    /** A page is seen with it. */
+    public function seeing(string $page): self
     {
-        $seen = $this->changed(views: [$page => ($this->views[$page] ?? 0) + 1] + $this->views, openSince: null, extra: false);
-        $goesOn = $this->last !== null && Visits::goesOn($this->last, $now);
-
-        return ! $asks ? $seen : $seen->changed(visit: $goesOn ? $this->visit : $this->visit + 1, since: $goesOn ? $this->since : $now,
-            last: $now);
+        return $this->changed(views: [$page => ($this->views[$page] ?? 0) + 1] + $this->views, openSince: null, extra: false);
     }
 
     public function popped(PopupFact $fact): self
@@ -99,9 +91,13 @@ final readonly class Browser
         return $this->changed(joinedOn: $page);
     }
 
-    public function showing(DateTimeImmutable $at): self
+    /** A page is open in it from now on. @param  bool  $asks  does it ask for pop-ups? By that alone a visit is known. */
+    public function showing(DateTimeImmutable $at, bool $asks): self
     {
-        return $this->changed(shown: $at);
+        $goesOn = $this->last !== null && Visits::goesOn($this->last, $at);
+
+        return ! $asks ? $this->changed(shown: $at) : $this->changed(shown: $at, visit: $goesOn ? $this->visit : $this->visit + 1,
+            since: $goesOn ? $this->since : $at, last: $at);
     }
 
     public function registering(string $webinar): self

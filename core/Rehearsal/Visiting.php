@@ -85,10 +85,12 @@ final readonly class Visiting
         if ($shown === null || Validity::since($shown, $this->stage->formSeconds, $life->now)) {
             return false;
         }
-        $life->use($life->browser()->showing($life->now)->withoutOffers());
+        $page = $this->stage->plan->page($life->page);
+        $asks = $page !== null && $this->stage->asksForPopups($page, $life->now);
+        $life->use($life->browser()->showing($life->now, $asks)->withoutOffers());
         $life->tell(HappeningKind::Notice, '', 'The page was open for too long: they are asked to send its form once more.',
             ['notice' => 'old']);
-        $page = $this->stage->plan->pageAs($life->page, $life->letter) ?? $this->stage->plan->page($life->page);
+        $page = $this->stage->plan->pageAs($life->page, $life->letter) ?? $page;
         $offer = $page === null ? null : $this->stage->plan->offerOn($page);
         if ($page !== null && $offer !== null) {
             $this->counter($life, $page, $offer);
@@ -168,7 +170,7 @@ final readonly class Visiting
         $begins = $this->begins($life, $page->id);
         $asPerson = $begins ? $life->known && $life->browser()->isIdentified() : $life->isThemselves();
         $times = $this->before($life, $page->id, $asPerson) + 1;
-        $life->use($life->browser()->seeing($page->id, $life->now, $asks)->showing($life->now));
+        $life->use($life->browser()->seeing($page->id)->showing($life->now, $asks));
         [$life->page, $life->letter] = [$page->id, $letter];
         $event = new Event(EventType::Viewed, $life->now, $page->id, times: $times);
         $asPerson ? $this->following->take($life, $event) : $this->following->takeOfStranger($life, $event);

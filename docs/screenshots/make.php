@@ -215,8 +215,9 @@ if ($wanted === [] || in_array('languages', $wanted, true)) {
     imagepng($strip, "{$folder}/phones.png", 9);
     $join('languages', 'phones');
     // A domain of the owner's, put on the list for the picture and taken off it.
-    $ask = 'const [method, path, body, done] = arguments; fetch(`/studio/api/${path}`, { method, body, headers: { Accept: "application/json",'
-        .' "Content-Type": "application/json", "X-XSRF-TOKEN": decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]) } })'
+    $ask = 'const [method, path, body, done] = arguments; fetch(`/studio/api/${path}`, { method, body, headers: { '
+        .'Accept: "application/json", "Content-Type": "application/json", '
+        .'"X-XSRF-TOKEN": decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]) } })'
         .'.then((a) => a.json()).then((d) => done(d.id ?? ""), () => done(""));';
     $domain = $studio->executeAsyncScript($ask, ['POST', 'domains', json_encode(['name' => 'cello.ferncroft.example',
         'leadsTo' => 'business', 'funnel' => ''])]);

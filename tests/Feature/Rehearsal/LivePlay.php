@@ -185,6 +185,7 @@ trait LivePlay
         if ($answer->getStatusCode() === 422) {
             $this->seen[] = 'notice';
             $this->remember($html);
+            $this->ticket = str_contains($html, ' data-popups=') ? $this->askForPopups() : '';
 
             return;
         }
