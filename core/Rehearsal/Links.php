@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Core\Rehearsal;
 
 use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -42,7 +44,7 @@ final class Links
     {
         $links = [];
         foreach ($page->document->blocks() as $block) {
-            foreach ($block->links() as $url) {
+            foreach (self::sellsExtra($plan, $page, $block) ? [] : $block->links() as $url) {
                 $link = Link::read($url);
                 if (($link->kind === 'page' && $plan->page($link->target) !== null) || $link->kind === 'outcome') {
                     $links[] = "{$link->kind}:{$link->target}";
@@ -51,6 +53,13 @@ final class Links
         }
 
         return array_values(array_unique($links));
+    }
+
+    /** Is it the block of a price by which an extra offer is taken? Its button is no link: it takes the offer, or leads to the entry page. */
+    public static function sellsExtra(Plan $plan, PagePlan $page, Block $block): bool
+    {
+        return $block->kind === BlockKind::Price && $page->role->isExtraOffer() && $block->field('offer') !== ''
+            && $plan->offerOn($page)?->id === $block->field('offer');
     }
 
     /** In words, for the owner. */

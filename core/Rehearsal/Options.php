@@ -72,7 +72,7 @@ final readonly class Options
         }
         $offer = $plan->offerOn($page);
         if ($offer !== null && $page->role->isExtraOffer()) {
-            $options[] = $life->browser()->extra ? $this->option($life, 'page', new Choice(ChoiceKind::Accept)) : null;
+            $options[] = $this->option($life, 'page', Presses::ofExtra($plan, $life->browser()->extra));
             $options[] = $this->option($life, 'page', new Choice(ChoiceKind::Decline));
         } elseif ($offer !== null && $life->browser()->openSince !== null) {
             $options[] = $this->option($life, 'page', new Choice(ChoiceKind::Buy),

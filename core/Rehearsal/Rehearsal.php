@@ -13,6 +13,7 @@ use Lantern\Core\Deadlines\FactType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\Subscription;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Promises\Choice;
 use Lantern\Core\Promises\ChoiceKind;
@@ -165,7 +166,8 @@ final readonly class Rehearsal
     private function presses(Life $life, Choice $choice): ?string
     {
         $page = $this->stage->plan->pageAs($life->page, $life->letter) ?? $this->stage->plan->page($life->page);
-        if ($page === null || ! in_array($choice->to, Links::ofPage($this->stage->plan, $page), true)) {
+        if ($page === null || ! in_array($choice->to, [...Links::ofPage($this->stage->plan, $page),
+            ...$this->toBuyers($life, $page)], true)) {
             return 'There is no such link on the page they look at.';
         }
         [$kind, $to] = explode(':', $choice->to, 2);
@@ -180,6 +182,12 @@ final readonly class Rehearsal
         }
 
         return $outcome !== null && $this->visiting->follow($life, $outcome) ? null : 'The button leads nowhere.';
+    }
+
+    /** @return list<string> where the button of an extra offer leads whoever cannot take it */
+    private function toBuyers(Life $life, PagePlan $page): array
+    {
+        return $page->role->isExtraOffer() && ! $life->browser()->extra ? [Presses::ofExtra($this->stage->plan, false)->to] : [];
     }
 
     private function closesPopup(Life $life, Choice $choice): ?string

@@ -44,7 +44,12 @@ final class RehearsalTest extends BrowserTestCase
             $owner->switchTo()->frame($this->find($owner, 'iframe[title="The email, as they read it"]'));
             $this->seeText($owner, 'Wren');
             $owner->switchTo()->defaultContent();
-            $this->press($owner, 'Chooses the offer');
+            // What they do next is pressed on the page itself, or chosen beside it.
+            $this->press($owner, 'Sales page, introductory', '[role=tab]');
+            $owner->switchTo()->frame($this->find($owner, 'iframe[data-test=seen]'));
+            $this->find($owner, '.price a.button')->click();
+            $owner->switchTo()->defaultContent();
+            $this->seeText($owner, 'They see “Checkout page, introductory”.');
             $this->press($owner, 'Buys “Introductory price” for €190');
             $this->seeText($owner, 'They buy “Introductory price” for €190.');
 

@@ -2,6 +2,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { nextTick, ref } from 'vue';
 import type { Happening, Life, Visitor } from '@/api/types';
+import { pressed } from '@/rehearsal/presses';
 import { columnsOf, daysOf, gap, itemsOf, lanesOf } from '@/rehearsal/strip';
 import { layOut, useRehearsal } from '@/rehearsal/useRehearsal';
 import { utcOf, wallOf } from '@/rehearsal/zones';
@@ -164,5 +165,30 @@ describe('going through a way', () => {
         const broken = begin();
         await broken.resume();
         expect(broken.way.value.choices).toEqual([]);
+    });
+});
+
+describe('what is pressed on the page of a rehearsal', () => {
+    const presses = {
+        form: [{ do: 'join', of: 'f1' }],
+        menu: [{ do: 'press', to: 'page:p2' }, null],
+        gone: [{ do: 'press', to: 'outcome:bought' }],
+    };
+    const options = [
+        { choice: { do: 'join', of: 'f1' }, words: 'Fills in', group: 'page' as const },
+        { choice: { do: 'press', to: 'page:p2' }, words: 'Follows', group: 'page' as const },
+        { choice: { do: 'click', of: 'm', to: 'page:p2' }, words: 'Follows in the email', group: 'mailbox' as const },
+    ];
+    const page = document.createElement('div');
+    page.innerHTML =
+        '<form data-block="form"><label>Email<input></label><button><b>Send</b></button></form><nav data-block="menu"><a id="in">In</a>' +
+        '<a id="out">Out</a></nav><p data-block="gone"><a class="button">Buy</a></p><p data-block="words">Words</p>';
+    const at = (css: string) => pressed(page.querySelector(css)!, presses, options);
+
+    it('is the choice that is offered beside it, nothing where it leads nowhere, and no press at all beside a button', () => {
+        expect(at('b')).toEqual({ do: 'join', of: 'f1' });
+        expect(at('#in')).toEqual({ do: 'press', to: 'page:p2' });
+        expect([at('#out'), at('.button')]).toEqual([null, null]);
+        expect([at('label'), at('[data-block=words]')]).toEqual([undefined, undefined]);
     });
 });

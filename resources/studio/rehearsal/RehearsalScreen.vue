@@ -207,6 +207,7 @@ const where = computed(() => `${visitor.value.zone.replaceAll('_', ' ')}, on a $
                 :zone="zone"
                 :mail="mail"
                 @mail="(n: number) => (mail = n)"
+                @press="(choice: Choice) => !busy && next(choice)"
             />
             <aside class="w-84 shrink-0 overflow-auto border-l border-line bg-raised px-5 py-4" aria-label="What they do next">
                 <h2 class="mb-3 text-lg">What do they do next?</h2>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { api } from '@/api/client';
 import type { Choice, Life } from '@/api/types';
+import { pressed, type Presses } from '@/rehearsal/presses';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import { showMoney } from '@/ui/money';
@@ -16,13 +17,14 @@ const props = defineProps<{
     /** An email that is to be shown, by its place in the mailbox; -1 for none. */
     mail: number;
 }>();
-const emit = defineEmits<{ mail: [number] }>();
+const emit = defineEmits<{ mail: [number]; press: [Choice] }>();
 
 const toasts = useToasts();
 const session = useSession();
 const tab = ref<'page' | 'mail' | 'known'>('page');
 const html = ref('');
 const subject = ref('');
+const presses = ref<Presses>({});
 let asked = 0;
 
 async function look(): Promise<void> {
@@ -33,13 +35,14 @@ async function look(): Promise<void> {
         return;
     }
     try {
-        const seen = await api.post<{ html: string; subject?: string }>(`funnels/${props.funnel}/rehearsal/look`, {
+        const seen = await api.post<{ html: string; subject?: string; presses?: Presses }>(`funnels/${props.funnel}/rehearsal/look`, {
             ...props.body,
             mail: wanted,
         });
         if (mine === asked) {
             html.value = seen.html;
             subject.value = seen.subject ?? '';
+            presses.value = seen.presses ?? {};
         }
     } catch (error) {
         toasts.trouble(error);
@@ -64,9 +67,26 @@ watch(
 );
 watch([() => props.life, tab, () => props.mail], look, { immediate: true });
 
-const framed = computed(() =>
-    html.value.replace('<head>', '<head><base target="_blank"><style>a,button,input,select,textarea,label{pointer-events:none}</style>'),
-);
+// In some browsers a page in a sandbox hears nothing of what is pressed on it: so it stands in none, and no script in it ever runs.
+const STILL = `<meta http-equiv="Content-Security-Policy" content="script-src 'none'; object-src 'none'; form-action 'none'; base-uri 'self'">`;
+const framed = (still: string) =>
+    html.value.replace(
+        '<head>',
+        `<head>${STILL}<base target="_blank"><style>${still}{pointer-events:none}a,button,.button{cursor:pointer}</style>`,
+    );
+
+/** What is pressed on the page is what its visitor does next; the page itself stays as it is until it is played. */
+function listen(event: Event): void {
+    (event.target as HTMLIFrameElement).contentDocument?.addEventListener('click', (click) => {
+        click.preventDefault();
+        const choice = pressed(click.target as Element, presses.value, props.life.options);
+        if (choice) {
+            emit('press', choice);
+        } else if (choice === null) {
+            toasts.say('That leads nowhere in a rehearsal.');
+        }
+    });
+}
 const moment = (iso: string, zone: string) =>
     new Intl.DateTimeFormat('en-GB', {
         timeZone: zone,
@@ -126,11 +146,12 @@ const tabs = computed(() => [
             <template v-if="tab === 'page'">
                 <iframe
                     v-if="life.page && html"
-                    :srcdoc="framed"
-                    sandbox="allow-same-origin"
+                    :srcdoc="framed('input,select,textarea,label')"
                     title="The page, as they see it"
+                    data-test="seen"
                     class="mx-auto block h-full border-line bg-white"
                     :class="phone ? 'w-97.5 border-x' : 'w-full'"
+                    @load="listen"
                 ></iframe>
                 <p v-else-if="!life.page" class="px-6 py-10 text-center text-soft">They are on no page of this funnel now.</p>
             </template>
@@ -154,7 +175,7 @@ const tabs = computed(() => [
                         <p v-if="mail >= 0 && subject" class="border-b border-line bg-raised px-5 py-2 font-semibold">{{ subject }}</p>
                         <iframe
                             v-if="mail >= 0 && html"
-                            :srcdoc="framed"
+                            :srcdoc="framed('a,button,input,select,textarea,label')"
                             sandbox=""
                             title="The email, as they read it"
                             class="min-h-0 w-full flex-1 bg-white"

@@ -35,6 +35,7 @@ use Lantern\Core\Rehearsal\KindOfPerson;
 use Lantern\Core\Rehearsal\Life;
 use Lantern\Core\Rehearsal\Mail;
 use Lantern\Core\Rehearsal\Moments;
+use Lantern\Core\Rehearsal\Presses;
 use Lantern\Core\Rehearsal\PromiseCheck;
 use Lantern\Core\Rehearsal\Record;
 use Lantern\Core\Rehearsal\Rehearsal;
@@ -73,9 +74,11 @@ final class RehearsalController extends StudioController
         if ($mail < 0) {
             $page = $plan->pageAs($life->page, $life->letter) ?? $plan->page($life->page);
 
-            return response()->json(['html' => $page === null ? '' : $this->pages->asSeen($plan, $page, $found->business,
-                new SeenAt($life->now, $life->runs($life->known), $life->isGreeted() ? self::fields($life) : [],
-                    Following::known($life)))]);
+            return response()->json(['presses' => $page === null ? (object) [] : (object) array_map(fn (array $choices): array => array_map(
+                fn (?Choice $c): ?array => $c?->toArray(), $choices), Presses::of($plan, $page, $life->browser()->extra)),
+                'html' => $page === null ? '' : $this->pages->asSeen($plan, $page, $found->business,
+                    new SeenAt($life->now, $life->runs($life->known), $life->isGreeted() ? self::fields($life) : [],
+                        Following::known($life)))]);
         }
         $received = $life->mails[$mail] ?? throw new NotFoundHttpException;
 
