@@ -68,11 +68,11 @@ watch(
 watch([() => props.life, tab, () => props.mail], look, { immediate: true });
 
 // In some browsers a page in a sandbox hears nothing of what is pressed on it: so it stands in none, and no script in it ever runs.
-const STILL = `<meta http-equiv="Content-Security-Policy" content="script-src 'none'; object-src 'none'; form-action 'none'; base-uri 'self'">`;
+const POLICY = "script-src 'none'; object-src 'none'; form-action 'none'; base-uri 'self'";
 const framed = (still: string) =>
     html.value.replace(
         '<head>',
-        `<head>${STILL}<base target="_blank"><style>${still}{pointer-events:none}a,button,.button{cursor:pointer}</style>`,
+        `<head><meta http-equiv="Content-Security-Policy" content="${POLICY}"><base target="_blank"><style>${still}{pointer-events:none}a,button,.button{cursor:pointer}</style>`,
     );
 
 /** What is pressed on the page is what its visitor does next; the page itself stays as it is until it is played. */

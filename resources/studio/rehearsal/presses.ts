@@ -7,7 +7,7 @@ const PRESSED = 'a, button, .button';
 
 const same = (a: Choice, b: Choice): boolean => a.do === b.do && (a.of ?? '') === (b.of ?? '') && (a.to ?? '') === (b.to ?? '');
 
-/** What was pressed on the page that a visitor sees: the choice that it is, null where it leads nowhere; undefined for none of its buttons. */
+/** What was pressed on the page that a visitor sees: the choice that it is, null where it leads nowhere; undefined beside a button. */
 export function pressed(target: Element, presses: Presses, options: Option[]): Choice | null | undefined {
     const act = target.closest(PRESSED);
     const block = act?.closest<HTMLElement>('[data-block]');
