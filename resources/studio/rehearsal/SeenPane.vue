@@ -69,11 +69,11 @@ watch([() => props.life, tab, () => props.mail], look, { immediate: true });
 
 // In some browsers a page in a sandbox hears nothing of what is pressed on it: so it stands in none, and no script in it ever runs.
 const POLICY = "script-src 'none'; object-src 'none'; form-action 'none'; base-uri 'self'";
-const framed = (still: string) =>
-    html.value.replace(
-        '<head>',
-        `<head><meta http-equiv="Content-Security-Policy" content="${POLICY}"><base target="_blank"><style>${still}{pointer-events:none}a,button,.button{cursor:pointer}</style>`,
-    );
+const framed = (still: string) => {
+    const policy = `<meta http-equiv="Content-Security-Policy" content="${POLICY}">`;
+    const style = `<style>${still}{pointer-events:none}a,button,.button{cursor:pointer}</style>`;
+    return html.value.replace('<head>', `<head>${policy}<base target="_blank">${style}`);
+};
 
 /** What is pressed on the page is what its visitor does next; the page itself stays as it is until it is played. */
 function listen(event: Event): void {
