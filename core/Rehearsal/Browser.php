@@ -6,6 +6,7 @@ namespace Lantern\Core\Rehearsal;
 
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Fact;
+use Lantern\Core\People\State\DoneDeed;
 use Lantern\Core\Popups\PopupFact;
 use Lantern\Core\Popups\Visits;
 use Lantern\Core\Support\Rebuilt;
@@ -28,6 +29,7 @@ final readonly class Browser
      * @param  string|null  $joinedOn  the id of the page on which its last form was filled in
      * @param  list<string>  $seats  ids of webinars for which it has a place
      * @param  list<string>  $registered  ids of those for which it was registered with it
+     * @param  list<DoneDeed>  $deeds  what was done with it while it was nobody's
      * @param  list<PopupFact>  $popups  what pop-ups did in it while it was not known whose it is
      * @param  DateTimeImmutable|null  $shown  when the page that is open in it was shown
      * @param  int  $visit  the how-manieth visit this is, with when it began, and when it saw a page last
@@ -50,6 +52,7 @@ final readonly class Browser
         public array $registered = [],
         public bool $extra = false,
         public array $popups = [],
+        public array $deeds = [],
     ) {
     }
 
@@ -63,6 +66,11 @@ final readonly class Browser
     public function seeing(string $page): self
     {
         return $this->changed(views: [$page => ($this->views[$page] ?? 0) + 1] + $this->views, openSince: null, extra: false);
+    }
+
+    public function did(DoneDeed ...$deeds): self
+    {
+        return $this->changed(deeds: [...$this->deeds, ...array_values($deeds)]);
     }
 
     public function popped(PopupFact $fact): self
@@ -83,7 +91,7 @@ final readonly class Browser
     /** It is theirs from now on; what began in it is kept with them. */
     public function joined(bool $proven): self
     {
-        return $this->changed(known: true, proven: $this->proven || $proven, facts: []);
+        return $this->changed(known: true, proven: $this->proven || $proven, facts: [], deeds: []);
     }
 
     public function withForm(string $page): self

@@ -74,6 +74,8 @@ final readonly class Following
             $life->use($life->browser()->withFact($effect->deadline, self::fact($effect)));
             $this->begins($life, $effect);
         }
+        // It is theirs once the device turns out to be.
+        $life->use($life->browser()->did(...$this->deeds($life, $event)));
 
         return $decision;
     }
@@ -85,6 +87,7 @@ final readonly class Following
     {
         $decision = (new Journey($this->stage->plan, $this->stage->rules))->decide(self::known($life), $event);
         $this->carryOut($life, $decision->ofOrder()->effects, $this->stage->plan, $event);
+        $life->use($life->browser()->did(...$this->deeds($life, $event)));
 
         return $decision;
     }
@@ -254,13 +257,16 @@ final readonly class Following
         if ($event->type->isActivity()) {
             $life->person = $life->person->activeAt($life->now, $event->type === EventType::Joined ? $life->now : null);
         }
+        $life->person = $life->person->having(...$this->deeds($life, $event));
+    }
+
+    /** @return list<DoneDeed> */
+    private function deeds(Life $life, Event $event): array
+    {
         $deed = Deed::ofEvent($event->type->value);
-        if ($deed === null) {
-            return;
-        }
-        foreach (array_filter([$this->stage->plan->id, $event->page ?? '']) as $with) {
-            $life->person = $life->person->having(new DoneDeed($deed, $with, $life->now));
-        }
+
+        return $deed === null ? [] : array_map(fn (string $with): DoneDeed => new DoneDeed($deed, $with, $life->now),
+            array_values(array_filter([$this->stage->plan->id, $event->page ?? ''], fn (string $w): bool => $w !== '')));
     }
 
     private function reads(Life $life, Event $event): void

@@ -125,6 +125,7 @@ final readonly class SigningUp
         foreach ($browser->facts as $id => $facts) {
             $life->facts[$id] = [...$life->facts[$id] ?? [], ...$facts];
         }
+        $life->person = $life->person->having(...$browser->deeds);
         $life->putBrowser($device, $browser->joined($proven));
         $after = Following::known($life)->deadlines();
         foreach (array_keys($browser->facts) as $id) {

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Money\TaxRate;
+use Lantern\Core\People\State\Deed;
 use Lantern\Core\People\State\DoneDeed;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PageRole;
@@ -143,6 +144,23 @@ final class RehearsalTest extends TestCase
         $rehearsal->choose($life, new Choice(ChoiceKind::Click, '', 'purchases'));
         self::assertCount($happened + 1, $life->happened);
         self::assertEquals($done, $life->person->deeds());
+    }
+
+    public function test_what_was_done_on_a_device_is_theirs_once_it_turns_out_to_be(): void
+    {
+        $plan = self::sells();
+        [$rehearsal, $life] = self::begin($plan);
+        $bought = fn (): bool => array_filter($life->person->deeds(), fn (DoneDeed $d): bool => $d->deed === Deed::Bought) !== [];
+        // Somebody gets a tag elsewhere, and buys with that address before anybody can know that it is theirs.
+        foreach ([new Choice(ChoiceKind::GetTag, self::TAG), new Choice(ChoiceKind::Come, self::page($plan, 'order')),
+            new Choice(ChoiceKind::Buy)] as $choice) {
+            $rehearsal->choose($life, $choice);
+        }
+        self::assertFalse($bought());
+        $rehearsal->choose($life, new Choice(ChoiceKind::Wait, minutes: 60));
+        $rehearsal->choose($life, self::click($plan, 'The introductory price'));
+
+        self::assertTrue($bought(), 'by the link in their email the browser is theirs, and so is what was done in it');
     }
 
     public function test_whoever_unsubscribed_stays_so_when_they_buy(): void
