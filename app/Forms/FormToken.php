@@ -8,7 +8,9 @@ use App\Support\Seal;
 use App\Support\SealPurpose;
 use App\Support\Setting;
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use DateTimeInterface;
+use Lantern\Core\Support\Validity;
 
 /**
  * Proves that a form was loaded from us, when, and for which page: nonce, time and a keyed hash over both.
@@ -31,15 +33,16 @@ final readonly class FormToken
     }
 
     /** @return self|null nothing when it is not ours, not for this page, or too old */
-    public static function read(mixed $token, string $page, DateTimeInterface $now): ?self
+    public static function read(mixed $token, string $page, DateTimeImmutable $now): ?self
     {
         if (! is_string($token) || preg_match('/^([a-z0-9]{32})\.([0-9]{13})\.([0-9a-f]{64})$/D', $token, $m) !== 1
             || ! Seal::holds(SealPurpose::Form, "{$m[1]}|{$m[2]}|{$page}", $m[3], 64)) {
             return null;
         }
-        $age = ((int) $now->format('Uv') - (int) $m[2]) / 1000;
+        $loaded = new DateTimeImmutable('@'.substr($m[2], 0, 10).'.'.substr($m[2], 10));
 
-        return $age > (float) Setting::text('lantern.signups.token_seconds') ? null : new self($m[1], $age);
+        return Validity::since($loaded, (int) Setting::text('lantern.signups.token_seconds'), $now)
+            ? new self($m[1], ((int) $now->format('Uv') - (int) $m[2]) / 1000) : null;
     }
 
     /** By which one filled-in form is one sign-up, however often it is sent; with another address somebody has corrected it. */

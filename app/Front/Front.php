@@ -107,13 +107,12 @@ final class Front
         if ($row === null) {
             return $this->notHere($ask);
         }
-        $home = $this->home($row, $ask);
-        $page = $home === null ? null : $this->written($row, $home);
+        [$home, $page] = $this->live($row, $ask) ?? [null, null];
         if ($home === null || $page === null) {
             return null;
         }
         $facts = new FrontFacts($this->pdo, $ask, $row['id'], $this->now);
-        $opening = new Opening(FunnelState::from($row['state']), true, self::moment($row['opens_at']), self::moment($row['closes_at']));
+        $opening = self::opening($row);
         $deadlines = PageDeadlines::fromArray($page->deadlines);
         $identity = $deadlines === null ? null : $facts->identity(new DateTimeZone($row['timezone']));
         $states = $deadlines === null || $identity === null ? null : $facts->states($deadlines->deadlines, $identity);
@@ -149,12 +148,11 @@ final class Front
     private function form(Ask $ask, array $posted): ?Answer
     {
         $row = $posted === [] ? null : $this->row($ask->funnel, 'address', $ask->page, '');
-        $home = $row === null ? null : $this->home($row, $ask);
-        $page = $row === null || $home === null ? null : $this->written($row, $home);
+        [$home, $page] = ($row === null ? null : $this->live($row, $ask)) ?? [null, null];
         if ($row === null || $home === null || $page === null || $page->deadlines !== null) {
             return null;
         }
-        $opening = new Opening(FunnelState::from($row['state']), true, self::moment($row['opens_at']), self::moment($row['closes_at']));
+        $opening = self::opening($row);
         $chosen = $opening->at($this->now) !== Openness::Open ? null : PageChoice::of(new PageRequest($opening,
             new SitePage($page->page, $page->role), act: PageAct::Form), $this->now);
         $visitor = Browser::idOf($posted['visitor'] ?? null, $ask->kept(SiteCookie::Visitor));
@@ -285,6 +283,26 @@ final class Front
 
         return $notice === null ? null : new Answer(404, $notice->headers + ($ask->secure
             ? ['Strict-Transport-Security' => PageHeaders::STRICT_TRANSPORT] : []), $ask->method === 'HEAD' ? '' : $notice->body);
+    }
+
+    /**
+     * Where a page is, and what is written of it; nothing where the framework must answer.
+     *
+     * @param  LiveRow  $row
+     * @return array{SiteAddress, FrontPage}|null
+     */
+    private function live(array $row, Ask $ask): ?array
+    {
+        $home = $this->home($row, $ask);
+        $page = $home === null ? null : $this->written($row, $home);
+
+        return $home === null || $page === null ? null : [$home, $page];
+    }
+
+    /** @param  LiveRow  $row */
+    private static function opening(array $row): Opening
+    {
+        return new Opening(FunnelState::from($row['state']), true, self::moment($row['opens_at']), self::moment($row['closes_at']));
     }
 
     /** @param  array{stamp: string|null, place: string|null, written: string|null, drawn_by: int}  $row */

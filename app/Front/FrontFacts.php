@@ -66,6 +66,10 @@ final class FrontFacts
     public function identity(DateTimeZone $owners): VisitorIdentity
     {
         $visitor = $this->visitor();
+        if ($visitor !== null) {
+            // Who is known may have sent a form once more, and a deadline begin by that.
+            $this->noneYet('visitor', $visitor);
+        }
         $person = $this->personOf($visitor);
         if ($person === null) {
             $this->nothing(SiteCookie::Reader);

@@ -35,10 +35,11 @@ final readonly class ReceivedSignups
         return DB::scalar('select exists (select 1 from received_signups)') == 1;
     }
 
-    /** That of which the submission is asked for. */
+    /** That of which the submission is asked for, unless it was tried in vain just now. */
     public function takeOf(string $submission): void
     {
-        $id = self::any() ? DB::table('received_signups')->where('submission', $submission)->value('id') : null;
+        $id = self::any() ? DB::table('received_signups')->where('submission', $submission)
+            ->where('next_try', '<=', CarbonImmutable::now()->utc()->format(ReceivedSignup::AT))->value('id') : null;
         if ($id !== null) {
             $this->take((int) $id);
         }

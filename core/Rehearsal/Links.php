@@ -55,7 +55,7 @@ final class Links
         return array_values(array_unique($links));
     }
 
-    /** Is it the block of a price by which an extra offer is taken? Its button is no link: it takes the offer, or leads to the entry page. */
+    /** Is it the price by which an extra offer is taken? Its button is no link: it takes the offer, or leads to the entry page. */
     public static function sellsExtra(Plan $plan, PagePlan $page, Block $block): bool
     {
         return $block->kind === BlockKind::Price && $page->role->isExtraOffer() && $block->field('offer') !== ''

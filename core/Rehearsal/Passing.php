@@ -23,6 +23,7 @@ use Lantern\Core\People\State\DoneDeed;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\State\PlannedEmail;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sending\EmailReader;
 use Lantern\Core\Sending\Recipient;
 use Lantern\Core\Sending\SendCheck;
 use Lantern\Core\Sending\SequenceCheck;
@@ -276,7 +277,9 @@ final readonly class Passing
         }
         $life->person = $life->person->having(new DoneDeed(Deed::WasSent, $id, $life->now));
         $letter = $plan === null ? '' : self::letter($life, $plan, $id);
-        $life->mails[] = new Mail('sequence', $id, $life->now, $name, $letter, Following::known($life));
+        $webinar = $plan?->email($id)?->bySession()?->webinar;
+        $life->mails[] = new Mail('sequence', $id, $life->now, $name, $letter, EmailReader::of(Following::known($life), $webinar,
+            self::became($life, $webinar)));
         $life->tell(HappeningKind::Email, $id, "“{$name}” comes.",
             ['kind' => 'sequence'] + ($letter === '' ? [] : ['variant' => $letter]));
     }
@@ -289,7 +292,13 @@ final readonly class Passing
         $seat = $webinar === null ? null : $life->seats[$webinar] ?? null;
 
         return $verdict->goes() ? SequenceCheck::of($plan, $id, new SequenceFacts($known, settled: $seat === null || ! $seat->open,
-            became: $seat?->became($known->registrations()[(string) $webinar]->waiting ?? true)), $life->now) : $verdict;
+            became: self::became($life, $webinar)), $life->now) : $verdict;
+    }
+
+    /** @return list<string>|null what became of them in the session that they have; null where they have none */
+    private static function became(Life $life, ?string $webinar): ?array
+    {
+        return ($life->seats[(string) $webinar] ?? null)?->became($life->person->registrations()[(string) $webinar]->waiting ?? true);
     }
 
     private static function letter(Life $life, Plan $plan, string $email): string

@@ -95,8 +95,11 @@ final readonly class Rehearsal
             $states = $known->inWebinar((string) $webinar);
             $told = array_values(array_filter(array_map(AttendanceOutcome::tryFrom(...), $states),
                 fn (?AttendanceOutcome $o): bool => $o !== null));
-            $life->seats[(string) $webinar] = new Seat(Intervals::nothing(), Intervals::nothing(), $told,
-                in_array('registered', $states, true));
+            $isOpen = in_array('registered', $states, true);
+            // Before their session has begun, whatever is known became of them in earlier ones.
+            $life->seats[(string) $webinar] = $isOpen && $registered->session->startsAt > $life->now
+                ? new Seat(Intervals::nothing(), Intervals::nothing(), earlier: $told)
+                : new Seat(Intervals::nothing(), Intervals::nothing(), $told, $isOpen);
         }
     }
 

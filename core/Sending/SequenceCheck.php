@@ -8,7 +8,6 @@ use DateTimeImmutable;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Messages\LateSession;
 use Lantern\Core\Messages\SendVerdict;
-use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
@@ -58,7 +57,8 @@ final readonly class SequenceCheck
         if ($this->waitsForOutcome()) {
             return SendVerdict::later($this->now->modify('+'.self::UNSETTLED.' minute'));
         }
-        if (! $this->email->only->isEverybody() && ! $this->email->only->holds($this->reader(), $this->now)) {
+        if (! $this->email->only->isEverybody() && ! $this->email->only->holds(EmailReader::of($this->facts->person,
+            $this->email->bySession()?->webinar, $this->facts->became), $this->now)) {
             return SendVerdict::cancel(self::LEFT_OUT);
         }
         if ($this->email->byDeadline() !== null) {
@@ -72,18 +72,6 @@ final readonly class SequenceCheck
         $opens = $this->timing()->notBefore($this->email, $this->now);
 
         return $opens > $this->now ? SendVerdict::later($opens) : SendVerdict::go();
-    }
-
-    /**
-     * Whoever comes to a second session is written to about that one: it counts for what is told from it what became of them there, and
-     * not that they missed an earlier one.
-     */
-    private function reader(): PersonState
-    {
-        $moment = $this->email->bySession();
-
-        return $moment === null || $this->facts->became === null ? $this->facts->person
-            : $this->facts->person->withOnly($moment->webinar, $this->facts->became);
     }
 
     /** An email after a session may depend on what became of its reader there, which is not known at its very end. */

@@ -1,6 +1,6 @@
 import { useSession } from '@/stores/session';
 import DateField from '@/ui/DateField.vue';
-import { calendarDay, count, dateTime, percent, sampleOf } from '@/ui/format';
+import { calendarDay, count, dateTime, longAt, percent, sampleOf, shortAt, timeAt } from '@/ui/format';
 import { languageName, nearestLocale } from '@/ui/languages';
 import { showMoney } from '@/ui/money';
 import TimeField from '@/ui/TimeField.vue';
@@ -44,6 +44,18 @@ describe('days and moments as they are stored', () => {
 
 describe('the owner’s way to write', () => {
     beforeEach(() => setActivePinia(createPinia()));
+    it('tells a moment by the clock of somebody elsewhere', () => {
+        ownedIn('en-GB');
+        const at = '2027-04-17T18:30:00Z';
+        const bare = (words: string) => words.replaceAll(',', '');
+        expect([timeAt, shortAt, longAt].map((how) => bare(how(at, 'Pacific/Auckland')))).toEqual([
+            '06:30',
+            'Sun 18 Apr 06:30',
+            'Sunday 18 April 2027 at 06:30',
+        ]);
+        ownedIn('de-DE');
+        expect(timeAt(at, 'America/New_York')).toBe('14:30');
+    });
     it.each([
         ['en-GB', '31 Dec 2026, 18:00', '1,234,567', '12.5 %', '€1,290', '31 Mar'],
         ['en-US', 'Dec 31, 2026, 06:00 PM', '1,234,567', '12.5 %', '€1,290', 'Mar 31'],

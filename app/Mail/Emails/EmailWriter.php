@@ -11,6 +11,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Models\Upload;
 use App\Records\PersonLookup;
+use App\Records\RegisteredSessions;
 use App\Records\SessionFields;
 use App\Rendering\SeenAt;
 use Carbon\CarbonImmutable;
@@ -20,6 +21,8 @@ use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Contrast;
+use Lantern\Core\People\State\PersonState;
+use Lantern\Core\Sending\EmailReader;
 use Lantern\Core\Sequences\EmailPlan;
 use TijsVerkoyen\CssToInlineStyles\CssToInlineStyles;
 
@@ -182,14 +185,21 @@ final class EmailWriter
         return MailLinks::link($message, URL::signedRoute('site.unsubscribe', ['message' => $message->id], absolute: false));
     }
 
+    private static function reader(Person $person, EmailSource $source): PersonState
+    {
+        $session = $source->webinar === null ? null : RegisteredSessions::current($person->id, $source->webinar);
+
+        return EmailReader::of(PersonLookup::forRules($person, CarbonImmutable::now()), $source->webinar, $session['became'] ?? null);
+    }
+
     /** @param  array<string, string>  $values */
     private function email(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message,
         ?string $read = null): WrittenEmail
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
         $body = $read ?? ($person === null || ! str_contains($source->body->html, 'data-only')
-            ? EmailBody::forEverybody($source->body->html) : EmailBody::forReader($source->body->html, PersonLookup::forRules($person,
-                CarbonImmutable::now()), CarbonImmutable::now()));
+            ? EmailBody::forEverybody($source->body->html) : EmailBody::forReader($source->body->html, self::reader($person, $source),
+                CarbonImmutable::now()));
         if ($read === null && str_contains($body, 'countdown:')) {
             $body = DeadlineFields::pictures($body, $message, $person, DeadlineFields::zone($person, $business->zone()), $source->language,
                 $source->look);

@@ -293,20 +293,12 @@ final readonly class PersonState
         return ($this->webinars ?? throw self::missing('webinars'))[$webinar] ?? [];
     }
 
-    /** @param  list<string>  $states */
-    public function withWebinar(string $webinar, array $states): self
-    {
-        $known = $this->inWebinar($webinar);
-
-        return $this->changed(webinars: [$webinar => array_values(array_unique([...$known, ...$states]))] + ($this->webinars ?? []));
-    }
-
     /**
      * What became of them in a webinar is this, and nothing else.
      *
      * @param  list<string>  $states
      */
-    public function withOnly(string $webinar, array $states): self
+    public function withWebinar(string $webinar, array $states): self
     {
         return $this->changed(webinars: [$webinar => $states] + ($this->webinars ?? throw self::missing('webinars')));
     }

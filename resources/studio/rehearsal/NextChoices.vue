@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { Choice, Life, Option } from '@/api/types';
+import { shortAt } from '@/ui/format';
 import UiListbox from '@/ui/UiListbox.vue';
 
 /** What the visitor can do next. */
@@ -28,15 +29,7 @@ watch(
         bumps.value = [];
     },
 );
-const moment = (iso: string) =>
-    new Intl.DateTimeFormat('en-GB', {
-        timeZone: props.zone,
-        weekday: 'short',
-        day: 'numeric',
-        month: 'short',
-        hour: '2-digit',
-        minute: '2-digit',
-    }).format(new Date(iso));
+const moment = (iso: string) => shortAt(iso, props.zone);
 
 function choose(option: Option): void {
     emit('choose', {

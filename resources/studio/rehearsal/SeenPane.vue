@@ -5,6 +5,7 @@ import type { Choice, Life } from '@/api/types';
 import { pressed, type Presses } from '@/rehearsal/presses';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
+import { longAt } from '@/ui/format';
 import { showMoney } from '@/ui/money';
 
 /** What the visitor sees: the page they look at, their mailbox, and what is known of them. */
@@ -87,16 +88,6 @@ function listen(event: Event): void {
         }
     });
 }
-const moment = (iso: string, zone: string) =>
-    new Intl.DateTimeFormat('en-GB', {
-        timeZone: zone,
-        weekday: 'long',
-        day: 'numeric',
-        month: 'long',
-        year: 'numeric',
-        hour: '2-digit',
-        minute: '2-digit',
-    }).format(new Date(iso));
 const left = (seconds: number) => {
     const days = Math.floor(seconds / 86_400);
     const hours = Math.floor((seconds % 86_400) / 3600);
@@ -135,10 +126,10 @@ const tabs = computed(() => [
                 </button>
             </div>
             <p class="ml-auto text-right text-sm leading-tight" data-test="now">
-                <strong class="font-semibold">{{ moment(life.now, zone) }}</strong>
+                <strong class="font-semibold">{{ longAt(life.now, zone) }}</strong>
                 <span class="block caption"
                     >{{ zone.replaceAll('_', ' ')
-                    }}<template v-if="zone !== session.zone"> · {{ moment(life.now, session.zone) }} where you are</template></span
+                    }}<template v-if="zone !== session.zone"> · {{ longAt(life.now, session.zone) }} where you are</template></span
                 >
             </p>
         </div>
@@ -167,7 +158,7 @@ const tabs = computed(() => [
                                 @click="emit('mail', i)"
                             >
                                 <span class="block font-medium">{{ one.name }}</span>
-                                <span class="caption">{{ moment(one.at, zone) }}</span>
+                                <span class="caption">{{ longAt(one.at, zone) }}</span>
                             </button>
                         </li>
                     </ol>
@@ -194,14 +185,14 @@ const tabs = computed(() => [
                 <dt class="text-soft">Deadlines</dt>
                 <dd>
                     <span v-for="d in life.deadlines" :key="d.id" class="block"
-                        >{{ d.name }}: until {{ moment(d.ends, zone) }} ({{ left(d.left) }})</span
+                        >{{ d.name }}: until {{ longAt(d.ends, zone) }} ({{ left(d.left) }})</span
                     ><template v-if="life.deadlines.length === 0">none has begun for them</template>
                 </dd>
                 <dt class="text-soft">Paid</dt>
                 <dd>
                     {{ paid }}
                     <span v-if="life.instalments.length > 0" class="block caption"
-                        >{{ life.instalments.length }} more to come, the next on {{ moment(life.instalments[0]!.at, zone) }}</span
+                        >{{ life.instalments.length }} more to come, the next on {{ longAt(life.instalments[0]!.at, zone) }}</span
                     >
                 </dd>
                 <dt class="text-soft">Device</dt>

@@ -12,7 +12,7 @@ import {
 import { computed, nextTick, ref, watch } from 'vue';
 import { columnsOf, daysOf, gap, itemsOf, lanesOf, type Item } from '@/rehearsal/strip';
 import type { Way } from '@/rehearsal/useRehearsal';
-import { calendarDay } from '@/ui/format';
+import { calendarDay, shortAt, timeAt } from '@/ui/format';
 
 /** The ways of a rehearsal on one timeline: a column for each day on which something happens, a row for each way. */
 const props = defineProps<{ ways: Way[]; active: number; zone: string }>();
@@ -47,17 +47,8 @@ const days = computed(() => daysOf(items.value, props.zone, ends.value));
 const lanes = computed(() => props.ways.map((w) => (w.life ? lanesOf(w.life, days.value, props.zone) : [])));
 /** The last day on which anything has happened. */
 const latest = computed(() => days.value.findLastIndex((day) => day.items.some((list) => list.length > 0)));
-const time = (iso: string) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: props.zone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
-const until = (iso: string) =>
-    new Intl.DateTimeFormat('en-GB', {
-        timeZone: props.zone,
-        weekday: 'short',
-        day: 'numeric',
-        month: 'short',
-        hour: '2-digit',
-        minute: '2-digit',
-    }).format(new Date(iso));
+const time = (iso: string) => timeAt(iso, props.zone);
+const until = (iso: string) => shortAt(iso, props.zone);
 const between = (i: number) => (i === 0 ? 0 : gap(days.value[i - 1]!.date, days.value[i]!.date));
 
 const box = ref<HTMLElement>();

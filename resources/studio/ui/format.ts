@@ -46,6 +46,15 @@ function inZone(iso: string, options: Intl.DateTimeFormatOptions): string {
     return dates(useSession().locale, { timeZone: useSession().zone, ...options }).format(new Date(iso));
 }
 
+const CLOCK: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit' };
+
+/** A moment by the clock of somebody elsewhere: "18:00"; "Fri 17 Apr, 18:00"; "Friday, 17 April 2027 at 18:00". */
+export const timeAt = (iso: string, timeZone: string): string => inZone(iso, { timeZone, ...CLOCK });
+export const shortAt = (iso: string, timeZone: string): string =>
+    inZone(iso, { timeZone, weekday: 'short', day: 'numeric', month: 'short', ...CLOCK });
+export const longAt = (iso: string, timeZone: string): string =>
+    inZone(iso, { timeZone, weekday: 'long', day: 'numeric', month: 'long', year: 'numeric', ...CLOCK });
+
 export const dateTime = (iso: string | null | undefined): string =>
     iso ? inZone(iso, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }) : '–';
 

@@ -262,6 +262,10 @@ final class FrontSignupsTest extends TestCase
         self::assertSame(['wren@example.com'], Person::query()->pluck('email')->all());
         self::assertSame([1, 1], [self::waiting(), (int) DB::table('received_signups')->value('tries')]);
         $this->get("/{$this->funnel->address}")->assertOk();
+        // Nor is it tried with every page that its own browser looks at.
+        $this->withUnencryptedCookie(SiteCookie::Joined->value, (string) SiteCookies::give(SiteCookie::Joined, (string) DB::table(
+            'received_signups')->value('submission'))->getValue())->get("/{$this->funnel->address}")->assertOk();
+        Exceptions::assertReportedCount(1);
 
         DB::table('received_signups')->update(['version_id' => $this->funnel->live_version_id]);
         $this->travel(61)->seconds();

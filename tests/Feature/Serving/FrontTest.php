@@ -18,6 +18,7 @@ use App\Publishing\Publishing;
 use App\Rendering\PageRenderer;
 use App\Serving\Facts\Need;
 use App\Serving\PublishedPages;
+use App\Support\Ids;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Support\Facades\DB;
@@ -111,6 +112,12 @@ final class FrontTest extends DeadlineTestCase
         $cookies = [SiteCookie::Visitor->value => $visitor];
         $answer = $this->ask($this->url(PageRole::Sales), cookies: $cookies);
         self::assertSame([200, 'no-store, private'], [$answer?->status, $answer?->headers['Cache-Control']]);
+        $waits = ['submission' => Ids::next(), 'token' => md5('t'), 'funnel_id' => (string) DB::table('funnels')->value('id'),
+            'version_id' => 'v', 'page_id' => 'p', 'form_id' => 'f', 'visitor' => $visitor, 'sent' => '{}', 'shown' => '{}',
+            'ip' => '203.0.113.9', 'at' => now()->format('Y-m-d H:i:s.u')];
+        DB::table('received_signups')->insert($waits);
+        self::assertNull($this->ask($this->url(PageRole::Sales), cookies: $cookies), 'a form they have just sent may have begun another');
+        DB::table('received_signups')->delete();
         $this->travelTo((string) $this->end($person));
         self::assertNull($this->ask($this->url(PageRole::Sales), cookies: $cookies), 'the framework leads on, and notices');
     }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Webinars;
 
+use App\Models\DraftPart;
 use App\Models\Message;
 use App\Models\Person;
+use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Exceptions;
+use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Webinars\WebinarMode;
 
 /** From the form to the emails afterwards, for those who register for a recording that begins at the next quarter of an hour. */
@@ -68,6 +71,13 @@ final class AutomatedWebinarTest extends WebinarTestCase
 
     public function test_whoever_comes_to_a_second_session_is_written_to_about_that_one(): void
     {
+        // Also in the parts of an email that are for some of its readers.
+        $part = fn (string $state): string => '<div data-only="'.htmlspecialchars((string) json_encode(['kind' => 'webinar',
+            'webinar' => $this->webinar, 'state' => $state, 'not' => false])).'"><p>You are one who '.$state.'</p></div>';
+        DraftPart::there($this->funnel->id, EmailPlan::kind())->where('definition->name', 'For those who missed it')->sole()
+            ->change(['body' => '<p>Hello.</p>'.$part('missed').$part('left-early')])->save();
+        app(Publishing::class)->publish($this->funnel, null);
+        $this->funnel->refresh();
         $this->register(session: 'n202703011015');
         $this->travelTo('2027-03-01 10:16:00');
         $this->watch($this->registration(), 60, 80);
@@ -85,6 +95,9 @@ final class AutomatedWebinarTest extends WebinarTestCase
         $sent = Message::query()->where('state', 'sent')->pluck('name')->all();
         self::assertContains('For those who missed it', $sent);
         self::assertNotContains('For those who left early', $sent);
+        $missed = (string) Message::query()->where('name', 'For those who missed it')->where('state', 'sent')->sole()->text;
+        self::assertStringContainsString('You are one who missed', $missed);
+        self::assertStringNotContainsString('You are one who left-early', $missed);
     }
 
     public function test_one_that_cannot_be_settled_keeps_nobody_waiting_and_is_tried_again(): void
