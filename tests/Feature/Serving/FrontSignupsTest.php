@@ -9,6 +9,7 @@ use App\Front\Answer;
 use App\Front\Front;
 use App\Front\FrontPages;
 use App\Front\FrontSettings;
+use App\Http\Middleware\TakesSignupsIn;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
@@ -18,6 +19,7 @@ use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Exceptions;
+use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -271,6 +273,18 @@ final class FrontSignupsTest extends TestCase
         $this->travel(61)->seconds();
         self::assertSame(1, app(WrittenDown::class)->takeAll());
         self::assertSame([0, 2], [self::waiting(), Person::query()->count()]);
+    }
+
+    public function test_no_address_of_the_application_answers_before_what_was_sent_is_taken_in(): void
+    {
+        // With the first request the router learns its groups.
+        $this->get('/up');
+        $without = [];
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $passes = array_map(fn (mixed $m): string => is_string($m) ? explode(':', $m)[0] : '', Route::gatherRouteMiddleware($route));
+            in_array(TakesSignupsIn::class, $passes, true) || $without[] = $route->uri();
+        }
+        self::assertSame([], $without);
     }
 
     public function test_whatever_is_published_renamed_or_closed_meanwhile_it_is_taken_in_as_it_was_sent(): void
