@@ -17,7 +17,7 @@ final readonly class TakeWrittenDown implements DueWork
 
     public function task(): Task
     {
-        return Task::Views;
+        return Task::WrittenDown;
     }
 
     public function next(CarbonImmutable $now): ?CarbonImmutable

@@ -7,8 +7,8 @@ namespace Lantern\Core\Agenda;
 /** What comes due by itself, in the order in which it is done at one moment: what others follow from comes before them. */
 enum Task
 {
-    /** Views of pages that their scripts have reported. */
-    case Views;
+    /** Views of pages that their scripts have reported, and forms that were sent: written down, and not taken in yet. */
+    case WrittenDown;
     /** Funnels whose moment to close has come. */
     case Opening;
     /** Deadlines that have ended. */
